@@ -1,0 +1,105 @@
+import type { Seam, SeamGraph } from '../block';
+import { STRAIGHT_DEG, turnDegrees, type Point } from '../geometry';
+
+/** One seam of a chain and the way it is travelled. */
+export interface ChainStep {
+  readonly seam: number;
+  readonly isForward: boolean;
+}
+
+/** A connected run of seams between two units, in the order in which it can be sewn. */
+export interface Chain {
+  readonly steps: readonly ChainStep[];
+  readonly startPlace: number;
+  readonly endPlace: number;
+  readonly lengthMm: number;
+  /** Points where the direction turns by more than 1°: papers must be folded there. */
+  readonly bends: readonly Point[];
+}
+
+/** How far direction turns when passing a place from one seam to another, degrees. */
+export function turnAt(graph: SeamGraph, place: number, from: number, to: number): number {
+  const out = outwardAt(graph.seams[to] as Seam, place);
+  const back = outwardAt(graph.seams[from] as Seam, place);
+  return turnDegrees({ x: -back.x, y: -back.y }, out);
+}
+
+function outwardAt({ start, end }: Seam, place: number): Point {
+  return start.place === place ? start.outward : end.outward;
+}
+
+/** Other end of a seam. */
+export function farPlace({ start, end }: Seam, place: number): number {
+  return start.place === place ? end.place : start.place;
+}
+
+/**
+ * Orders the seams between two units into chains. Where more than two of them meet, the straightest goes on.
+ * Closed chains begin at one of their places.
+ */
+export function chainsOf(graph: SeamGraph, seams: readonly number[]): Chain[] {
+  const at = new Map<number, number[]>();
+  for (const seam of seams) {
+    const { start, end } = graph.seams[seam] as Seam;
+    for (const { place } of [start, end]) at.set(place, [...(at.get(place) ?? []), seam]);
+  }
+  const unused = new Set(seams);
+  const chains: Chain[] = [];
+  const tips = [...at].flatMap(([place, list]) => (list.length % 2 === 1 ? [place] : []));
+  for (const place of tips) {
+    const seam = at.get(place)?.find((candidate) => unused.has(candidate));
+    if (seam !== undefined) chains.push(walk(graph, at, unused, place, seam));
+  }
+  for (const seam of seams) {
+    if (unused.has(seam)) chains.push(walk(graph, at, unused, (graph.seams[seam] as Seam).start.place, seam));
+  }
+  return chains;
+}
+
+function walk(
+  graph: SeamGraph,
+  at: ReadonlyMap<number, readonly number[]>,
+  unused: Set<number>,
+  startPlace: number,
+  first: number,
+): Chain {
+  const steps: ChainStep[] = [];
+  const bends: Point[] = [];
+  let [place, lengthMm] = [startPlace, 0];
+  let next: number | undefined = first;
+  while (next !== undefined) {
+    const seam: Seam = graph.seams[next] as Seam;
+    const before = steps.at(-1);
+    if (before && turnAt(graph, place, before.seam, next) > STRAIGHT_DEG) bends.push(graph.places[place] as Point);
+    unused.delete(next);
+    steps.push({ seam: next, isForward: seam.start.place === place });
+    bends.push(...seam.innerBends);
+    lengthMm += seam.lengthMm;
+    place = farPlace(seam, place);
+    next = straightest(graph, place, next, (at.get(place) ?? []).filter((candidate) => unused.has(candidate)));
+  } // prettier-ignore
+  const isClosed = place === startPlace && steps.length > 1;
+  if (isClosed && turnAt(graph, place, steps.at(-1)?.seam as number, first) > STRAIGHT_DEG) {
+    bends.push(graph.places[place] as Point);
+  }
+  return { steps, startPlace, endPlace: place, lengthMm, bends };
+}
+
+function straightest(graph: SeamGraph, place: number, from: number, choices: readonly number[]): number | undefined {
+  let best: number | undefined;
+  for (const seam of choices) {
+    if (best === undefined || turnAt(graph, place, from, seam) < turnAt(graph, place, from, best)) best = seam;
+  }
+  return best;
+}
+
+/** The same chain sewn from its other end. */
+export function turnedChain(chain: Chain): Chain {
+  return {
+    ...chain,
+    steps: [...chain.steps].reverse().map(({ seam, isForward }) => ({ seam, isForward: !isForward })),
+    startPlace: chain.endPlace,
+    endPlace: chain.startPlace,
+    bends: [...chain.bends].reverse(),
+  };
+}

@@ -1,0 +1,63 @@
+import type { Patch } from '../block';
+import { stripCut } from '../cutting';
+import type { UnitSystem } from '../length';
+import { withSpares } from '../papers';
+import { nameKinds, type Hand, type PaperKind, type Sorted } from '../shapes';
+
+/** Papers of one kind in a bag. */
+export interface BagPapers {
+  readonly kind: PaperKind;
+  readonly name: string;
+  readonly count: number;
+  readonly spares: number;
+  /** Of the count, how many are wrapped each way up; both 0 for papers without a hand. */
+  readonly left: number;
+  readonly right: number;
+}
+
+/** Pieces of one size to cut from one fabric. */
+export interface BagCut {
+  readonly kindName: string;
+  readonly widthMm: number;
+  readonly lengthMm: number;
+  readonly count: number;
+}
+
+export interface BagFabric {
+  readonly fabric: string;
+  readonly cuts: readonly BagCut[];
+}
+
+/** What one maker receives for one block. */
+export interface BagContents {
+  readonly papers: readonly BagPapers[];
+  readonly fabrics: readonly BagFabric[];
+}
+
+export interface BagSettings {
+  readonly sparesPercent: number;
+  readonly allowanceMm: number;
+  readonly system: UnitSystem;
+}
+
+/** Packs one bag for one block: papers per kind with spares, and cloth per fabric as cut sizes. */
+export function bagContents(patches: readonly Patch[], sorted: Sorted, settings: BagSettings): BagContents {
+  const { kinds, kindOf, handOf } = sorted;
+  const names = nameKinds(kinds, settings.system);
+  const papers = kinds.map((kind, index) => {
+    const hands = handOf.filter((_, patch) => kindOf[patch] === index);
+    const count = hands.length;
+    const per = (hand: Hand) => hands.filter((own) => own === hand).length;
+    const spares = withSpares(count, settings.sparesPercent) - count;
+    return { kind, name: names[index] as string, count, spares, left: per('L'), right: per('R') };
+  });
+  const fabrics = [...new Set(patches.map(({ fabric }) => fabric))].sort().map((fabric) => {
+    const cuts = kinds.flatMap((kind, index) => {
+      const count = patches.filter((patch, i) => patch.fabric === fabric && kindOf[i] === index).length;
+      const size = stripCut(kind.outline, settings.allowanceMm, settings.system);
+      return count === 0 ? [] : [{ kindName: names[index] as string, ...size, count }];
+    });
+    return { fabric, cuts };
+  });
+  return { papers, fabrics };
+}

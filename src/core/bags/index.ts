@@ -1,0 +1,2 @@
+export { bagContents, type BagContents, type BagCut, type BagFabric, type BagPapers, type BagSettings } from './bagContents';
+export { pickList, type ClothLine, type PackedBlock, type PickLine, type PickList } from './pickList';

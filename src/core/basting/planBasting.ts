@@ -1,0 +1,53 @@
+import type { SeamEnd, SeamGraph } from '../block';
+import { edgeLength, edgesOf, type Point } from '../geometry';
+import { foldClockwise, tailsOf, type FoldOrder, type Tail } from './tails';
+
+export interface BastedPatch {
+  readonly fold: FoldOrder;
+  readonly tails: readonly Tail[];
+}
+
+/** An end of a seam where the tails of both patches lie across it and make a lump. */
+export interface Clash {
+  readonly seam: number;
+  readonly at: Point;
+}
+
+export interface BastingPlan {
+  readonly allowanceMm: number;
+  /** By patch index. */
+  readonly patches: readonly BastedPatch[];
+  readonly clashes: readonly Clash[];
+}
+
+/**
+ * Plans the folding of every patch: all of them clockwise as seen from the front, tucked. Clashes are looked for on
+ * the graph all the same.
+ */
+export function planBasting(graph: SeamGraph, allowanceMm: number): BastingPlan {
+  const patches = graph.patches.map(({ outline }) => {
+    const fold = foldClockwise(edgesOf(outline).map(edgeLength));
+    return { fold, tails: tailsOf(outline, fold, allowanceMm) };
+  });
+  return { allowanceMm, patches, clashes: findClashes(graph, patches) };
+}
+
+/** Finds every seam end at which both patches' tails lie across the seam. Cost: linear in the number of seams. */
+export function findClashes(graph: SeamGraph, patches: readonly BastedPatch[]): Clash[] {
+  return graph.seams.flatMap((seam, index) =>
+    [seam.start, seam.end].flatMap((end) => {
+      const bothLieAcross = seam.patches.every((patch, which) =>
+        hasTailAcross(graph, patch, patches[patch] as BastedPatch, end, end.sides[which as 0 | 1]),
+      );
+      return bothLieAcross ? [{ seam: index, at: graph.places[end.place] as Point }] : [];
+    }),
+  );
+}
+
+function hasTailAcross(graph: SeamGraph, patch: number, basted: BastedPatch, end: SeamEnd, side: number): boolean {
+  const { sides } = graph;
+  const first = sides.firstOf[patch] as number;
+  return basted.tails.some(
+    ({ corner, overEdge }) => overEdge === side && sides.startPlace[first + corner] === end.place,
+  );
+}

@@ -1,0 +1,25 @@
+import type { SeamGraph } from './seamGraph';
+
+/** Splits patches into groups connected by seams, leaving out some seams; the groups keep the given order. */
+export function groupsOf(
+  { seams, seamsOf }: Pick<SeamGraph, 'seams' | 'seamsOf'>,
+  members: readonly number[],
+  leftOut: ReadonlySet<number> = new Set(),
+): number[][] {
+  const waiting = new Set(members);
+  const groups: number[][] = [];
+  for (const first of members) {
+    if (!waiting.delete(first)) continue;
+    const group = [first];
+    for (const patch of group) {
+      for (const seam of seamsOf[patch] as readonly number[]) {
+        if (leftOut.has(seam)) continue;
+        const [a, b] = (seams[seam] as { patches: readonly [number, number] }).patches;
+        const neighbour = a === patch ? b : a;
+        if (waiting.delete(neighbour)) group.push(neighbour);
+      }
+    }
+    groups.push(group);
+  }
+  return groups;
+}

@@ -1,0 +1,196 @@
+import {
+  STRAIGHT_DEG,
+  directionAt,
+  edgeLength,
+  flatten,
+  partOf,
+  turnDegrees,
+  type Edge,
+  type Point,
+} from '../geometry';
+import { LEAST_SEAM_MM, endPlace, findContacts, listSides, nextSide, type Contact, type Sides } from './contacts';
+import type { Patch } from './patch';
+
+/** One end of a seam. */
+export interface SeamEnd {
+  /** Place number; ends at the same place have the same number. */
+  readonly place: number;
+  /** Unit direction in which the seam leaves the place. */
+  readonly outward: Point;
+  /** Side index, within its outline, of the first and the second patch's side here. */
+  readonly sides: readonly [number, number];
+}
+
+/** A stretch of edge that two patches share: a maximal run, its bends kept. */
+export interface Seam {
+  readonly id: string;
+  /** Indices of the two patches, the lower first. */
+  readonly patches: readonly [number, number];
+  readonly lengthMm: number;
+  /** Along the first patch's edge, clockwise round it; curves flattened. */
+  readonly path: readonly Point[];
+  readonly start: SeamEnd;
+  readonly end: SeamEnd;
+  /** Corners inside the seam where its direction turns; no order of work avoids them. */
+  readonly innerBends: readonly Point[];
+}
+
+/** A stretch of edge that is sewn to nothing. */
+export interface OpenEdge {
+  readonly patch: number;
+  readonly lengthMm: number;
+  readonly path: readonly Point[];
+}
+
+/** What touches what in a block. Indices refer to the list of patches it was built from. */
+export interface SeamGraph {
+  readonly patches: readonly Patch[];
+  readonly seams: readonly Seam[];
+  readonly openEdges: readonly OpenEdge[];
+  /** Places by number, as the seam ends name them. */
+  readonly places: readonly Point[];
+  /** Seams of each patch. */
+  readonly seamsOf: readonly (readonly number[])[];
+  /** Seams that end at each place. */
+  readonly seamsAt: readonly (readonly number[])[];
+  /** Whether a place is wholly surrounded by cloth. */
+  readonly isInner: readonly boolean[];
+  /** Whether two of the seams that end at a place lie in one line there. */
+  readonly hasLine: readonly boolean[];
+  readonly sides: Sides;
+}
+
+/** How far a flattened seam may lie from its true curve, mm. */
+const PATH_SAG_MM = 0.05;
+
+/**
+ * Builds the seam graph of placed patches. Patches of different layers share no seam: they are appliquéd.
+ * Guarantees: every seam is longer than 1 mm, appears once, and lies within 0.1 mm of both patches' edges.
+ * Cost: near-linear in the number of patches, by a spatial index.
+ */
+export function buildSeamGraph(patches: readonly Patch[]): SeamGraph {
+  const sides = listSides(patches);
+  const contacts = findContacts(sides, patches);
+  const seams = joinRuns(sides, contacts);
+  const openEdges: OpenEdge[] = [];
+  const isOpenPlace = new Set<number>();
+  findOpenEdges(sides, contacts, openEdges, isOpenPlace);
+  const seamsOf: number[][] = patches.map(() => []);
+  const seamsAt: number[][] = sides.places.map(() => []);
+  seams.forEach(({ patches: pair, start, end }, seam) => {
+    for (const patch of pair) seamsOf[patch]?.push(seam);
+    for (const { place } of [start, end]) seamsAt[place]?.push(seam);
+  });
+  const isInner = seamsAt.map((list, place) => list.length > 0 && !isOpenPlace.has(place));
+  const hasLine = seamsAt.map((list, place) => hasStraightPair(seams, list, place));
+  return { patches, seams, openEdges, places: sides.places, seamsOf, seamsAt, isInner, hasLine, sides };
+}
+
+function hasStraightPair(seams: readonly Seam[], list: readonly number[], place: number): boolean {
+  const outward = list.map((seam) => {
+    const { start, end } = seams[seam] as Seam;
+    return start.place === place ? start.outward : end.outward;
+  });
+  return outward.some((a, i) => outward.slice(i + 1).some((b) => turnDegrees({ x: -a.x, y: -a.y }, b) <= STRAIGHT_DEG));
+}
+
+function joinRuns(sides: Sides, contacts: readonly Contact[]): Seam[] {
+  const byPair = new Map<number, Contact[]>();
+  const count = sides.firstOf.length;
+  for (const contact of contacts) {
+    const [a, b] = [sides.patchOf[contact.side] as number, sides.patchOf[contact.other] as number];
+    if (a > b) continue;
+    const list = byPair.get(a * count + b);
+    if (list) list.push(contact);
+    else byPair.set(a * count + b, [contact]);
+  }
+  const seams: Seam[] = [];
+  for (const list of byPair.values()) {
+    list.sort((p, q) => p.side - q.side || p.from - q.from);
+    for (const run of splitRuns(sides, list)) seams.push(seamFrom(sides, run, seams.length));
+  }
+  return seams;
+}
+
+/** Splits contacts, sorted along one patch, where one does not begin at the place where the one before ended. */
+function splitRuns(sides: Sides, sorted: readonly Contact[]): Contact[][] {
+  const runs: Contact[][] = [];
+  for (const contact of sorted) {
+    const last = runs.at(-1)?.at(-1);
+    if (last && follows(sides, last, contact)) runs.at(-1)?.push(contact);
+    else runs.push([contact]);
+  }
+  const [first, last] = [runs[0], runs.at(-1)];
+  if (first && last && first !== last && follows(sides, last.at(-1) as Contact, first[0] as Contact)) {
+    runs[0] = [...last, ...first];
+    runs.pop();
+  }
+  return runs;
+}
+
+function follows(sides: Sides, before: Contact, after: Contact): boolean {
+  const isNext = after.side === before.side || after.side === nextSide(sides, before.side);
+  return isNext && before.toPlace === after.fromPlace;
+}
+
+function seamFrom(sides: Sides, run: readonly Contact[], number: number): Seam {
+  const parts = run.map(({ side, from, to }) => partOf(sides.edges[side] as Edge, from, to));
+  const [first, last] = [run[0] as Contact, run.at(-1) as Contact];
+  const [head, tail] = [parts[0] as Edge, parts.at(-1) as Edge];
+  const arriving = directionAt(tail, edgeLength(tail));
+  const innerBends = parts.slice(1).flatMap((part, i) => {
+    const before = parts[i] as Edge;
+    return turnDegrees(directionAt(before, edgeLength(before)), directionAt(part, 0)) > STRAIGHT_DEG ? [part.a] : [];
+  });
+  return {
+    id: `s${number + 1}`,
+    patches: [sides.patchOf[first.side] as number, sides.patchOf[first.other] as number],
+    lengthMm: run.reduce((sum, { from, to }) => sum + to - from, 0),
+    path: parts.flatMap((part, i) => flatten(part, PATH_SAG_MM).slice(i === 0 ? 0 : 1)),
+    start: { place: first.fromPlace, outward: directionAt(head, 0), sides: sidePair(sides, first) },
+    end: {
+      place: last.toPlace,
+      outward: { x: -arriving.x, y: -arriving.y },
+      sides: sidePair(sides, last),
+    },
+    innerBends,
+  };
+}
+
+function sidePair(sides: Sides, { side, other }: Contact): [number, number] {
+  const local = (index: number) => index - (sides.firstOf[sides.patchOf[index] as number] as number);
+  return [local(side), local(other)];
+}
+
+function findOpenEdges(sides: Sides, contacts: readonly Contact[], open: OpenEdge[], openPlaces: Set<number>): void {
+  const bySide = new Map<number, Contact[]>();
+  for (const contact of contacts) {
+    const list = bySide.get(contact.side);
+    if (list) list.push(contact);
+    else bySide.set(contact.side, [contact]);
+  }
+  for (let side = 0; side < sides.edges.length; side++) {
+    const covered = (bySide.get(side) ?? []).sort((a, b) => a.from - b.from);
+    let [from, place] = [0, sides.startPlace[side] as number];
+    for (const contact of covered) {
+      addOpen(sides, side, from, contact.from, [place, contact.fromPlace], open, openPlaces);
+      if (contact.to > from) [from, place] = [contact.to, contact.toPlace];
+    }
+    addOpen(sides, side, from, sides.lengths[side] as number, [place, endPlace(sides, side)], open, openPlaces);
+  }
+}
+
+function addOpen(
+  sides: Sides,
+  side: number,
+  from: number,
+  to: number,
+  ends: readonly [number, number],
+  open: OpenEdge[],
+  openPlaces: Set<number>,
+): void {
+  if (to - from <= LEAST_SEAM_MM) return;
+  const part = partOf(sides.edges[side] as Edge, from, to);
+  open.push({ patch: sides.patchOf[side] as number, lengthMm: to - from, path: flatten(part, PATH_SAG_MM) });
+  for (const place of ends) openPlaces.add(place);
+}

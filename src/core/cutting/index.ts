@@ -1,0 +1,1 @@
+export { stripCut, type StripCut } from './stripCut';

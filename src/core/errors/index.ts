@@ -1,0 +1,2 @@
+export { InvalidInputError, type InputPlace } from './InvalidInputError';
+export { InvariantError, assertNever } from './InvariantError';

@@ -1,0 +1,42 @@
+export {
+  SAME_LENGTH_MM,
+  SAME_POINT_MM,
+  STRAIGHT_DEG,
+  distance,
+  toDegrees,
+  toRadians,
+  turnDegrees,
+  type Point,
+} from './point';
+export {
+  circleOf,
+  directionAt,
+  edgeLength,
+  flatten,
+  isStraight,
+  locate,
+  partOf,
+  pointAt,
+  reversed,
+  sweepOf,
+  type Circle,
+  type Edge,
+} from './edge';
+export {
+  FLATTEN_SAG_MM,
+  areaOf,
+  cornerAngle,
+  edgeOf,
+  edgesOf,
+  mirrored,
+  movedOutline,
+  perimeterOf,
+  reversedOutline,
+  signedArea,
+  toPolygon,
+  type Outline,
+} from './outline';
+export { boxOf, boxOfPoints, narrowestBox, type Box, type TurnedBox } from './boundingBox';
+export { findSelfCrossing } from './selfCrossing';
+export { convexDepth, isConvex, overlapOf, type Overlap } from './overlapArea';
+export { clusterPoints } from './clusterPoints';

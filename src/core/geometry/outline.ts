@@ -1,0 +1,93 @@
+import { type Edge, directionAt, edgeLength, flatten, isStraight, circleOf, sweepOf } from './edge';
+import { type Point, toDegrees } from './point';
+
+/**
+ * A closed outline as seen from the front, clockwise on screen. `bulges[i]` belongs to the side from `corners[i]`
+ * to the next corner; see {@link Edge} for its meaning. At least two corners (a circle has two).
+ */
+export interface Outline {
+  readonly corners: readonly Point[];
+  readonly bulges: readonly number[];
+}
+
+/** How far a flattened curve may lie from the true one where areas are compared, mm. */
+export const FLATTEN_SAG_MM = 0.01;
+
+/** Side `index`, from corner `index` to the next. */
+export function edgeOf(outline: Outline, index: number): Edge {
+  const { corners, bulges } = outline;
+  return {
+    a: corners[index] as Point,
+    b: corners[(index + 1) % corners.length] as Point,
+    bulge: bulges[index] as number,
+  };
+}
+
+/** All sides in order. */
+export function edgesOf(outline: Outline): Edge[] {
+  return outline.corners.map((_, index) => edgeOf(outline, index));
+}
+
+/** Signed area, mm²: above zero when the outline runs clockwise on screen. */
+export function signedArea(outline: Outline): number {
+  let twice = 0;
+  for (const edge of edgesOf(outline)) {
+    twice += edge.a.x * edge.b.y - edge.b.x * edge.a.y;
+    if (isStraight(edge)) continue;
+    const sweep = sweepOf(edge);
+    twice += circleOf(edge).radius ** 2 * (sweep - Math.sin(sweep));
+  }
+  return twice / 2;
+}
+
+/** Area, mm². */
+export function areaOf(outline: Outline): number {
+  return Math.abs(signedArea(outline));
+}
+
+/** Length all round, mm. */
+export function perimeterOf(outline: Outline): number {
+  return edgesOf(outline).reduce((sum, edge) => sum + edgeLength(edge), 0);
+}
+
+/** Interior angle at a corner, degrees, between the tangents of its two sides; above 180 where the corner points in. */
+export function cornerAngle(outline: Outline, index: number): number {
+  const count = outline.corners.length;
+  const before = edgeOf(outline, (index + count - 1) % count);
+  const arriving = directionAt(before, edgeLength(before));
+  const leaving = directionAt(edgeOf(outline, index), 0);
+  const turn = Math.atan2(
+    arriving.x * leaving.y - arriving.y * leaving.x,
+    arriving.x * leaving.x + arriving.y * leaving.y,
+  );
+  return 180 - toDegrees(turn);
+}
+
+/** The outline as a polygon, curves flattened; the first point is not repeated. */
+export function toPolygon(outline: Outline, sagMm = FLATTEN_SAG_MM): Point[] {
+  return edgesOf(outline).flatMap((edge) => flatten(edge, sagMm).slice(0, -1));
+}
+
+/** Turned over left to right (x becomes −x) and renumbered to stay clockwise; corner 0 stays corner 0. */
+export function mirrored(outline: Outline): Outline {
+  return reversedOutline({
+    corners: outline.corners.map(({ x, y }) => ({ x: -x, y })),
+    // Mirroring alone swaps left and right of every side; running the outline backwards swaps them again.
+    bulges: outline.bulges.map((bulge) => -bulge),
+  });
+}
+
+/** The same outline run the other way round; corner 0 stays corner 0. */
+export function reversedOutline({ corners, bulges }: Outline): Outline {
+  const count = corners.length;
+  const order = Array.from({ length: count }, (_, i) => (count - i) % count);
+  return {
+    corners: order.map((index) => corners[index] as Point),
+    bulges: order.map((index) => -(bulges[(index + count - 1) % count] as number)),
+  };
+}
+
+/** The outline with every corner passed through a rigid motion (turning and moving; sizes and hands stay). */
+export function movedOutline({ corners, bulges }: Outline, move: (point: Point) => Point): Outline {
+  return { corners: corners.map(move), bulges };
+}

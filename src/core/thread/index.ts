@@ -1,0 +1,1 @@
+export { stitchesOn, threadOn, threadPerStitch, threadUse, type ThreadUse } from './threadUse';
