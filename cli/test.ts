@@ -1,0 +1,1 @@
+export function runTest(_a: readonly string[]): number { return 1; }

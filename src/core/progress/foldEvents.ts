@@ -1,0 +1,43 @@
+/** One thing a maker recorded. Never changed: a mistake is corrected by a later event. */
+export interface ProgressEvent {
+  /** Made by the device, unique: the same event sent twice counts once. */
+  readonly clientId: string;
+  readonly stepId: string;
+  readonly kind: 'done' | 'undone' | 'stuck';
+  /** When it happened by the device's clock, ISO 8601. */
+  readonly at: string;
+}
+
+export interface Progress {
+  readonly done: ReadonlySet<string>;
+  /** Steps on which the maker asked for help and that are not done. */
+  readonly stuck: ReadonlySet<string>;
+  /** Steps recorded as done that the present plan does not have. */
+  readonly orphaned: readonly string[];
+}
+
+/**
+ * Folds events into the state of one maker's block.
+ * Events count in the order of their own time; at the same time in the order in which they came.
+ * @param stepIds the steps of the present plan
+ */
+export function foldEvents(events: readonly ProgressEvent[], stepIds: Iterable<string>): Progress {
+  const seen = new Set<string>();
+  const once = events.filter(({ clientId }) => !seen.has(clientId) && seen.add(clientId));
+  const ordered = once.map((event, index) => ({ event, index }));
+  ordered.sort((a, b) => Date.parse(a.event.at) - Date.parse(b.event.at) || a.index - b.index);
+  const [done, stuck] = [new Set<string>(), new Set<string>()];
+  for (const { event } of ordered) {
+    if (event.kind === 'done') {
+      done.add(event.stepId);
+      stuck.delete(event.stepId);
+    } else if (event.kind === 'undone') done.delete(event.stepId);
+    else stuck.add(event.stepId);
+  }
+  const known = new Set(stepIds);
+  return {
+    done: new Set([...done].filter((step) => known.has(step))),
+    stuck: new Set([...stuck].filter((step) => known.has(step) && !done.has(step))),
+    orphaned: [...done].filter((step) => !known.has(step)),
+  };
+}

@@ -1,0 +1,2 @@
+export { stepId } from './stepId';
+export { foldEvents, type Progress, type ProgressEvent } from './foldEvents';

@@ -1,0 +1,102 @@
+import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import path from 'node:path';
+import type postgres from 'postgres';
+import { createAccount, type Account } from './accounts';
+import { importBlock, listBlocks } from './blocks';
+import type { Sql } from './database';
+import { addMakers } from './makers';
+import { createProject, projectById } from './projects';
+import { newToken } from './tokens';
+
+/** What `./kevlo start` prints so that one can sign in. */
+export interface DemoSignIns {
+  readonly email: string;
+  readonly password: string;
+  readonly makers: readonly { readonly name: string; readonly token: string }[];
+}
+
+const EMAIL = 'host@wherry-lane.example';
+
+const BLOCKS = [
+  { name: 'Signal Lamp', file: 'signal-lamp.svg' },
+  { name: 'Star Chart', file: 'star-chart.svg' },
+  { name: 'Gangway', file: 'gangway.svg' },
+];
+
+/** Invented makers with their pace: share of the way through the project, and whether they are stuck. */
+const MAKERS: readonly { name: string; share: number; isStuck?: boolean }[] = [
+  { name: 'Ottoline Pell', share: 1 }, { name: 'Bram Vesterly', share: 0.82 }, { name: 'Ines Quillfeather', share: 0.74 },
+  { name: 'Marit Holloway-Sund', share: 0.66 }, { name: 'Tobiah Renn', share: 0.61 }, { name: 'Clemency Voss', share: 0.55 },
+  { name: 'Hedda Marsh', share: 0.5 }, { name: 'Jory Tamblyn', share: 0.46, isStuck: true }, { name: 'Suvi Arrowsmith', share: 0.46, isStuck: true },
+  { name: 'Prudence Okell', share: 0.38 }, { name: 'Anselm Drury', share: 0.31 }, { name: 'Wilhelmina Fosse', share: 0.22 },
+  { name: 'Kit Larkrise', share: 0.12 }, { name: 'Dorothea Imms', share: 0 },
+]; // prettier-ignore
+
+const WEEK_MS = 7 * 24 * 3600 * 1000;
+const WEEKS = 8;
+
+/** Numbers from 0 to 1, the same for the same seed (mulberry32). */
+function seededRandom(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Takes the demo out again: its project and its host. Other projects stay. */
+export async function removeDemo(sql: Sql): Promise<void> {
+  await sql`delete from project where is_demo`;
+  await sql`delete from account where email = ${EMAIL}`;
+}
+
+/** Loads the demo project through the same doors as a host would use. */
+export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Promise<DemoSignIns> {
+  const password = newToken().slice(0, 12);
+  const host = await createAccount(sql, EMAIL, 'Host of Wherry Lane', password);
+  const project = await createProject(sql, host, { name: 'Night Ferry', shop: 'Wherry Lane Cloth', unitSystem: 'inch' });
+  await sql`update project set is_demo = true where id = ${project.id}`;
+  for (const { name, file } of BLOCKS) {
+    await importBlock(sql, host, project.id, { name, svg: await readFile(path.join(folder, file), 'utf8') });
+  }
+  const makers = await addMakers(sql, host, project.id, MAKERS.map(({ name }) => name)); // prettier-ignore
+  await recordProgress(sql, host, project.id, makers, now);
+  return { email: EMAIL, password, makers: makers.map(({ name, token }) => ({ name, token })) };
+}
+
+async function recordProgress(
+  sql: postgres.Sql,
+  host: Account,
+  projectId: string,
+  makers: readonly { id: string; name: string }[],
+  now: Date,
+): Promise<void> {
+  const random = seededRandom(20260);
+  const blocks = await listBlocks(sql, await projectById(sql, projectId));
+  const all = blocks.flatMap((block) => block.sheet.steps.map((step) => ({ block, step })));
+  const rows: object[] = [];
+  for (const [index, { id }] of makers.entries()) {
+    const { share, isStuck } = MAKERS[index] as (typeof MAKERS)[number];
+    const count = Math.round(all.length * share);
+    const times = Array.from({ length: count }, () => now.getTime() - (0.1 + random() * (WEEKS - 0.1)) * WEEK_MS).sort((a, b) => a - b);
+    const event = (at: number, which: number, kind: string) => ({
+      client_id: randomUUID(), maker_id: id, block_id: all[which]?.block.id, step_id: all[which]?.step.id,
+      kind, minutes: null, at: new Date(at), device: 'demo',
+    });
+    times.forEach((at, which) => rows.push(event(at, which, 'done')));
+    if (isStuck) rows.push(event(now.getTime() - 2 * 24 * 3600 * 1000, count, 'stuck'));
+  }
+  await sql`insert into progress_event ${sql(rows as never)}`;
+  const kits = blocks.flatMap((block, place) =>
+    makers.map(({ id }, index) => ({
+      block_id: block.id,
+      maker_id: id,
+      status: place === 0 ? 'handed-over' : place === 1 && index < 9 ? 'packed' : 'to-pack',
+      changed_by: host.id,
+    })),
+  );
+  await sql`insert into kit ${sql(kits.filter(({ status }) => status !== 'to-pack'))}`;
+} // prettier-ignore

@@ -1,0 +1,102 @@
+import type postgres from 'postgres';
+import type { Account } from './accounts';
+import { audit } from './audit';
+import { inTransaction, type Sql } from './database';
+import { ServerError, notFound } from './errors';
+import { notify } from './notify';
+import { openProject, type Project } from './projects';
+import { hashToken, isToken, newToken } from './tokens';
+
+export interface Maker {
+  readonly id: string;
+  readonly name: string;
+  /** Whether a personal link is in force. */
+  readonly hasLink: boolean;
+}
+
+/** Makers of a project by name. */
+export function listMakers(sql: Sql, project: Pick<Project, 'id'>): Promise<Maker[]> {
+  return sql<Maker[]>`
+    select id, name, token_hash is not null as "hasLink" from maker
+    where project_id = ${project.id} and removed_at is null order by lower(name), id`;
+}
+
+/** Adds makers and gives each a personal link. @returns the tokens, which are not kept and cannot be shown again */
+export async function addMakers(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  names: readonly string[],
+): Promise<{ id: string; name: string; token: string }[]> {
+  await openProject(sql, account, projectId, 'edit');
+  return inTransaction(sql, async (step) => {
+    const added = [];
+    for (const name of names) {
+      const token = newToken();
+      const [row] = await step<{ id: string }[]>`
+        insert into maker (project_id, name, token_hash, link_made_at)
+        values (${projectId}, ${name}, ${hashToken(token)}, now())
+        on conflict (project_id, lower(name)) where removed_at is null do nothing returning id`;
+      if (!row) {
+        throw new ServerError(409, { code: 'name-taken', what: `There is already a maker named ${name}.`, mend: 'Add a second name or a letter to tell them apart.', where: 'names' });
+      }
+      added.push({ id: row.id, name, token });
+    }
+    await audit(step, projectId, account.id, 'makers-added', { names });
+    await notify(step, projectId, 'makers');
+    return added;
+  });
+} // prettier-ignore
+
+/** Gives a maker a new link (the old one stops working) or revokes it. @returns the new token, or undefined */
+export async function changeLink(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  makerId: string,
+  wish: 'renew' | 'revoke',
+): Promise<string | undefined> {
+  await openProject(sql, account, projectId, 'edit');
+  const token = wish === 'renew' ? newToken() : undefined;
+  return inTransaction(sql, async (step) => {
+    const [row] = await step`
+      update maker set token_hash = ${token ? hashToken(token) : null}, link_made_at = ${token ? step`now()` : null}
+      where id = ${makerId} and project_id = ${projectId} and removed_at is null returning id`;
+    if (!row) throw notFound('This maker');
+    await audit(step, projectId, account.id, wish === 'renew' ? 'link-renewed' : 'link-revoked', { maker: makerId });
+    await notify(step, projectId, 'makers');
+    return token;
+  });
+}
+
+/** Takes a maker out of the project, or puts them back; what they recorded is kept. */
+export async function setMakerRemoved(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  makerId: string,
+  isRemoved: boolean,
+): Promise<void> {
+  await openProject(sql, account, projectId, 'edit');
+  await inTransaction(sql, async (step) => {
+    const [row] = await step`
+      update maker set removed_at = ${isRemoved ? step`now()` : null}
+      where id = ${makerId} and project_id = ${projectId} returning id`;
+    if (!row) throw notFound('This maker');
+    await audit(step, projectId, account.id, isRemoved ? 'maker-removed' : 'maker-restored', { maker: makerId });
+    await notify(step, projectId, 'makers');
+  });
+}
+
+/** The maker whom a personal link belongs to. @throws ServerError 404 for unknown, revoked and malformed links alike */
+export async function makerOfLink(sql: Sql, token: string): Promise<Maker & { projectId: string }> {
+  const [row] = isToken(token)
+    ? await sql<{ id: string; name: string; projectId: string }[]>`
+        select id, name, project_id as "projectId" from maker
+        where token_hash = ${hashToken(token)} and removed_at is null`
+    : [];
+  if (!row) {
+    throw new ServerError(404, { code: 'no-such-link', what: 'This personal link does not work (any more).', mend: 'Ask your host for a new one.' });
+  }
+  return { ...row, hasLink: true };
+} // prettier-ignore

@@ -1,0 +1,89 @@
+import type { UnitSystem } from '@/core/length';
+import type { Account } from './accounts';
+import { audit } from './audit';
+import type { Sql } from './database';
+import { forbidden, notFound } from './errors';
+
+export type Role = 'host' | 'helper';
+
+export interface Project {
+  readonly id: string;
+  readonly name: string;
+  readonly shop: string;
+  readonly unitSystem: UnitSystem;
+  readonly pageSize: 'A4' | 'Letter';
+  readonly allowanceMm: number;
+  readonly sparesPercent: number;
+  readonly gridColumns: number;
+}
+
+/** What a host may change of a project. */
+export type ProjectSettings = Omit<Project, 'id'>;
+
+/** What each role may do; checked here for every read and write of a project. */
+const MAY: Readonly<Record<Role, ReadonlySet<'read' | 'pack' | 'edit'>>> = {
+  host: new Set(['read', 'pack', 'edit']),
+  helper: new Set(['read', 'pack']),
+};
+
+const COLUMNS = [
+  'id', 'name', 'shop', 'unit_system as "unitSystem"', 'page_size as "pageSize"', 'allowance_mm as "allowanceMm"',
+  'spares_percent as "sparesPercent"', 'grid_columns as "gridColumns"',
+].map((column) => `p.${column}`).join(', '); // prettier-ignore
+
+/**
+ * The project, if the account may do that with it. Projects of others are not found rather than forbidden, so that
+ * nothing is told about them.
+ */
+export async function openProject(
+  sql: Sql,
+  account: Account,
+  projectId: string,
+  wish: 'read' | 'pack' | 'edit',
+): Promise<Project> {
+  if (!/^[0-9a-f-]{36}$/.test(projectId)) throw notFound('This project');
+  const [row] = await sql<(Project & { role: Role })[]>`
+    select ${sql.unsafe(COLUMNS)}, m.role from project p join membership m on m.project_id = p.id
+    where p.id = ${projectId} and m.account_id = ${account.id}`;
+  if (!row) throw notFound('This project');
+  if (!MAY[row.role].has(wish)) throw forbidden();
+  const { role: _role, ...project } = row;
+  return project;
+}
+
+/** A project without asking who wants it; for makers' pages and jobs that checked already. */
+export async function projectById(sql: Sql, projectId: string): Promise<Project> {
+  const [row] = await sql<Project[]>`select ${sql.unsafe(COLUMNS)} from project p where p.id = ${projectId}`;
+  if (!row) throw notFound('This project');
+  return row;
+}
+
+/** Projects of an account, the newest first. */
+export async function listProjects(sql: Sql, account: Account): Promise<Project[]> {
+  return sql<Project[]>`
+    select ${sql.unsafe(COLUMNS)} from project p join membership m on m.project_id = p.id
+    where m.account_id = ${account.id} order by p.created_at desc, p.id`;
+}
+
+/** Makes a project with the account as its host. */
+export async function createProject(sql: Sql, account: Account, settings: Partial<ProjectSettings> & { name: string }): Promise<Project> {
+  const [row] = await sql<{ id: string }[]>`
+    insert into project (name, shop, unit_system) values
+      (${settings.name}, ${settings.shop ?? ''}, ${settings.unitSystem ?? 'inch'}) returning id`;
+  const projectId = row?.id as string;
+  await sql`insert into membership (project_id, account_id, role) values (${projectId}, ${account.id}, 'host')`;
+  await audit(sql, projectId, account.id, 'project-made', { name: settings.name });
+  return projectById(sql, projectId);
+} // prettier-ignore
+
+/** Changes a project's settings. */
+export async function changeProject(sql: Sql, account: Account, projectId: string, settings: ProjectSettings): Promise<Project> {
+  const before = await openProject(sql, account, projectId, 'edit');
+  await sql`
+    update project set name = ${settings.name}, shop = ${settings.shop}, unit_system = ${settings.unitSystem},
+      page_size = ${settings.pageSize}, allowance_mm = ${settings.allowanceMm},
+      spares_percent = ${settings.sparesPercent}, grid_columns = ${settings.gridColumns}
+    where id = ${projectId}`;
+  await audit(sql, projectId, account.id, 'settings-changed', { before, after: settings });
+  return projectById(sql, projectId);
+} // prettier-ignore
