@@ -1,0 +1,28 @@
+import Joi from 'joi';
+import { database } from '@/server/database';
+import { readJson, route } from '@/server/http';
+import { id, parse } from '@/server/parse';
+import { recordEvents, type RecordedEvent } from '@/server/progress';
+
+const BODY = Joi.object<{ events: RecordedEvent[] }>({
+  events: Joi.array()
+    .items(
+      Joi.object({
+        clientId: id(),
+        blockId: id(),
+        stepId: Joi.string().max(80).required(),
+        kind: Joi.string().valid('done', 'undone', 'stuck').required(),
+        at: Joi.string().isoDate().required(),
+        minutes: Joi.number().min(0).max(10_000),
+        device: Joi.string().allow('').max(80),
+      }),
+    )
+    .min(1)
+    .max(500)
+    .required(),
+});
+
+export const POST = route(async (request, { token = '' }) => {
+  const { events } = parse(BODY, await readJson(request));
+  return { recorded: await recordEvents(database(), token, events) };
+});

@@ -1,0 +1,20 @@
+import Joi from 'joi';
+import { renameBlock, setBlockRemoved } from '@/server/blocks';
+import { database } from '@/server/database';
+import { readJson, requireAccount, route } from '@/server/http';
+import { id, name, parse } from '@/server/parse';
+
+type Body = { name: string; revision: number } | { isRemoved: boolean };
+
+const BODY = Joi.alternatives<Body>().try(
+  Joi.object({ name: name(), revision: Joi.number().integer().required() }),
+  Joi.object({ isRemoved: Joi.boolean().required() }),
+);
+
+export const PATCH = route(async (request, { project = '', block = '' }) => {
+  const account = await requireAccount();
+  parse(id(), block);
+  const body = parse<Body>(BODY, await readJson(request));
+  if ('isRemoved' in body) await setBlockRemoved(database(), account, project, block, body.isRemoved);
+  else await renameBlock(database(), account, project, block, body);
+});

@@ -1,0 +1,35 @@
+import { database } from '@/server/database';
+import { requireAccount, route } from '@/server/http';
+import { onChange } from '@/server/live';
+import { openProject } from '@/server/projects';
+
+export const dynamic = 'force-dynamic';
+
+/** How often a line is sent so that proxies keep the stream open and dead ones are noticed, ms. */
+const HEARTBEAT_MS = 20_000;
+
+/** Server-sent events: one `change` with the kind for every change to the project, told by whichever server. */
+export const GET = route(async (request, { project = '' }) => {
+  await openProject(database(), await requireAccount(), project, 'read');
+  const encoder = new TextEncoder();
+  let end = () => {};
+  const stream = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      const send = (text: string) => controller.enqueue(encoder.encode(text));
+      const stop = await onChange(database(), ({ projectId, kind }) => {
+        if (projectId === project || projectId === '') send(`event: change\ndata: ${kind}\n\n`);
+      });
+      const heartbeat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS);
+      end = () => {
+        clearInterval(heartbeat);
+        stop();
+      };
+      request.signal.addEventListener('abort', () => end());
+      send('retry: 1000\nevent: ready\ndata: 1\n\n');
+    },
+    cancel: () => end(),
+  });
+  return new Response(stream, {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' },
+  });
+}); // prettier-ignore

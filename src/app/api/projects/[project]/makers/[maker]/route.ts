@@ -1,0 +1,22 @@
+import Joi from 'joi';
+import { database } from '@/server/database';
+import { readJson, requireAccount, route } from '@/server/http';
+import { makerAddress } from '@/server/makerAddress';
+import { changeLink, setMakerRemoved } from '@/server/makers';
+import { id, parse } from '@/server/parse';
+
+type Body = { link: 'renew' | 'revoke' } | { isRemoved: boolean };
+
+const BODY = Joi.alternatives<Body>().try(
+  Joi.object({ link: Joi.string().valid('renew', 'revoke').required() }),
+  Joi.object({ isRemoved: Joi.boolean().required() }),
+);
+
+export const PATCH = route(async (request, { project = '', maker = '' }) => {
+  const account = await requireAccount();
+  parse(id(), maker);
+  const body = parse<Body>(BODY, await readJson(request));
+  if ('isRemoved' in body) return setMakerRemoved(database(), account, project, maker, body.isRemoved);
+  const token = await changeLink(database(), account, project, maker, body.link);
+  return { link: token === undefined ? null : makerAddress(request, token) };
+});

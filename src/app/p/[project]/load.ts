@@ -1,0 +1,44 @@
+import { notFound, redirect } from 'next/navigation';
+import { cache } from 'react';
+import { listBlocks } from '@/server/blocks';
+import { database } from '@/server/database';
+import { ServerError } from '@/server/errors';
+import { currentAccount } from '@/server/http';
+import { listKits } from '@/server/kits';
+import { listMakers } from '@/server/makers';
+import { projectProgress } from '@/server/progress';
+import { openProject } from '@/server/projects';
+
+/** Runs server work for a page: what is not there, or not ours, is the not-found page. */
+export async function orNotFound<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof ServerError && error.status === 404) notFound();
+    throw error;
+  }
+}
+
+/** The project of a page, once per request; people who are not signed in are sent to the door. */
+export const loadProject = cache(async (projectId: string) => {
+  const account = await currentAccount();
+  if (!account) redirect('/sign-in');
+  const project = await orNotFound(() => openProject(database(), account, projectId, 'read'));
+  return { account, project };
+});
+
+/** The project with its blocks and their sheets, once per request. */
+export const loadBlocks = cache(async (projectId: string) => {
+  const { account, project } = await loadProject(projectId);
+  const blocks = await listBlocks(database(), project);
+  const fabrics = [...new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)))].sort();
+  return { account, project, blocks, fabrics };
+});
+
+/** Makers, bags and progress of a project. */
+export const loadPeople = cache(async (projectId: string) => {
+  const { project } = await loadProject(projectId);
+  const sql = database();
+  const [makers, kits, progress] = await Promise.all([listMakers(sql, project), listKits(sql, project), projectProgress(sql, project)]);
+  return { makers, kits, progress };
+}); // prettier-ignore

@@ -1,0 +1,58 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useState } from 'react';
+import type { BagContents, PickList } from '@/core/bags';
+import type { Kit } from '@/server/kits';
+import type { Maker } from '@/server/makers';
+import type { Project } from '@/server/projects';
+import { Notice } from '@/ui/Notice';
+import { BagContentsCard } from './BagContentsCard';
+import { PackingWall } from './PackingWall';
+import { PickListView } from './PickListView';
+
+export interface BagBlock {
+  readonly id: string;
+  readonly name: string;
+  readonly bag: BagContents;
+}
+
+interface BagsStationProps {
+  readonly project: Project;
+  readonly blocks: readonly BagBlock[];
+  readonly makers: readonly Maker[];
+  readonly kits: readonly Kit[];
+  readonly pickList: PickList;
+  readonly fabrics: readonly string[];
+}
+
+/** What goes in which bag, is it packed, and what all bags take together. */
+export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }: BagsStationProps) {
+  const [tab, setTab] = useState<'wall' | 'contents' | 'pick'>('wall');
+  if (blocks.length === 0) return <Notice title="No bags yet">Bags are worked out from the blocks. <Link href={`/p/${project.id}/blocks/new`}>Bring in a drawing first</Link>.</Notice>;
+  return (
+    <Box>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
+        <Typography variant="h2">Bags</Typography>
+        <Button component={Link} href={`/p/${project.id}/bags/print`} variant="contained">Print lists and labels</Button>
+      </Stack>
+      <Tabs value={tab} onChange={(_, next) => setTab(next)} sx={{ mb: 2, borderBottom: 1, borderColor: 'divider' }}>
+        <Tab value="wall" label="Packing wall" sx={{ textTransform: 'none' }} />
+        <Tab value="contents" label="In each bag" sx={{ textTransform: 'none' }} />
+        <Tab value="pick" label="Pick list" sx={{ textTransform: 'none' }} />
+      </Tabs>
+      {tab === 'wall' && <PackingWall projectId={project.id} blocks={blocks} makers={makers} initialKits={kits} />}
+      {tab === 'contents' && (
+        <Stack spacing={2}>
+          {blocks.map((block) => <BagContentsCard key={block.id} block={block} project={project} fabrics={fabrics} />)}
+        </Stack>
+      )}
+      {tab === 'pick' && <PickListView list={pickList} project={project} makers={makers.length} />}
+    </Box>
+  );
+} // prettier-ignore

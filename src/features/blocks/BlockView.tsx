@@ -1,0 +1,94 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import type { UnitSystem } from '@/core/length';
+import type { BlockSheet } from '@/core/sheet';
+import { asRefusal, send } from '@/ui/api';
+import { BlockDrawing } from '@/ui/drawing';
+import { useNotice } from '@/ui/Notices';
+import { BlockName } from './BlockName';
+import { KindTable } from './KindTable';
+import { SeamReport } from './SeamReport';
+
+interface BlockViewProps {
+  readonly projectId: string;
+  readonly block: { readonly id: string; readonly name: string; readonly revision: number };
+  readonly sheet: BlockSheet;
+  readonly fabrics: readonly string[];
+  readonly system: UnitSystem;
+}
+
+/** One block opened large: the drawing, its paper kinds and the seam report. */
+export function BlockView({ projectId, block, sheet, fabrics, system }: BlockViewProps) {
+  const router = useRouter();
+  const notice = useNotice();
+  const [isFlipped, setIsFlipped] = useState(false);
+  const [showTails, setShowTails] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.target as HTMLElement).closest('input, textarea') || event.ctrlKey || event.metaKey) return;
+      if (event.key === 'f') setIsFlipped((is) => !is);
+      if (event.key === 't') setShowTails((is) => !is);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  const setRemoved = (isRemoved: boolean) => send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { isRemoved });
+  const remove = async () => {
+    try {
+      await setRemoved(true);
+      notice({ text: `${block.name} is taken out.`, undo: () => void setRemoved(false).then(() => router.push(`/p/${projectId}/blocks/${block.id}`)).then(() => router.refresh()) });
+      router.push(`/p/${projectId}/blocks`);
+      router.refresh();
+    } catch (error) {
+      notice({ text: asRefusal(error).message });
+    }
+  };
+  return (
+    <Stack spacing={2}>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
+        <BlockName projectId={projectId} block={block} />
+        <Stack direction="row" spacing={1}>
+          <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>Order of work</Button>
+          <Button color="error" onClick={remove}>Take out of the project</Button>
+        </Stack>
+      </Stack>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 370px' }, gap: 2.5 }}>
+        <Box>
+          <BlockDrawing
+            label={`Drawing of ${block.name}`}
+            patches={sheet.patches}
+            kindNames={sheet.kinds.map(({ name }) => name)}
+            widthMm={sheet.widthMm}
+            heightMm={sheet.heightMm}
+            fabrics={fabrics}
+            system={system}
+            isFlipped={isFlipped}
+            onFlip={() => setIsFlipped(!isFlipped)}
+            showTails={showTails}
+            marks={sheet.problems.map(({ at, message }) => ({ at, label: message }))}
+          />
+          <Button size="small" variant="text" aria-pressed={showTails} onClick={() => setShowTails(!showTails)}>{showTails ? 'Hide tails (T)' : 'Show tails (T)'}</Button>
+        </Box>
+        <Stack spacing={2.5}>
+          <Box>
+            <Typography variant="h3" gutterBottom>Papers</Typography>
+            <KindTable kinds={sheet.kinds} system={system} />
+          </Box>
+          <SeamReport sheet={sheet} system={system} />
+          {sheet.problems.length > 0 && (
+            <Alert severity="warning" variant="outlined" icon={false}>
+              <Box component="ul" sx={{ pl: 2, m: 0 }}>{sheet.problems.map(({ message }, i) => <li key={i}>{message}</li>)}</Box>
+            </Alert>
+          )}
+        </Stack>
+      </Box>
+    </Stack>
+  );
+} // prettier-ignore

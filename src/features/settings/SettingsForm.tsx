@@ -1,0 +1,76 @@
+'use client';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { InvalidInputError } from '@/core/errors';
+import { formatLength, parseLength } from '@/core/length';
+import type { Project } from '@/server/projects';
+import { RefusedError, send } from '@/ui/api';
+import { ErrorNote } from '@/ui/ErrorNote';
+import { useNotice } from '@/ui/Notices';
+import { useSend } from '@/ui/useSend';
+
+/** The project's settings: what they change is said beside each. */
+export function SettingsForm({ project }: { project: Project }) {
+  const router = useRouter();
+  const notice = useNotice();
+  const [saved, setSaved] = useState(project);
+  const { register, handleSubmit } = useForm({
+    defaultValues: {
+      name: project.name, shop: project.shop, unitSystem: project.unitSystem, pageSize: project.pageSize,
+      allowance: formatLength(project.allowanceMm, project.unitSystem), spares: String(project.sparesPercent), columns: String(project.gridColumns),
+    },
+  });
+  const { error, isBusy, run } = useSend();
+  const put = (settings: Project) => send<Project>('PUT', `/api/projects/${project.id}`, withoutId(settings));
+  const submit = handleSubmit((values) =>
+    run(async () => {
+      const before = saved;
+      const after = await put({
+        id: project.id, name: values.name, shop: values.shop, unitSystem: values.unitSystem, pageSize: values.pageSize,
+        allowanceMm: readAllowance(values.allowance, values.unitSystem), sparesPercent: Number(values.spares), gridColumns: Number(values.columns),
+      });
+      setSaved(after);
+      notice({ text: 'Settings saved; bags and plans are worked out anew.', undo: () => void put(before).then(() => location.reload()) });
+      router.refresh();
+    }),
+  );
+  return (
+    <Stack component="form" onSubmit={submit} spacing={2} sx={{ maxWidth: 520 }} noValidate>
+      <Typography variant="h2">Settings</Typography>
+      <ErrorNote error={error} />
+      <TextField label="Project" {...register('name')} error={error?.where === 'name'} />
+      <TextField label="Shop or group" {...register('shop')} error={error?.where === 'shop'} />
+      <TextField label="Lengths in" select defaultValue={project.unitSystem} slotProps={{ htmlInput: register('unitSystem') }}>
+        <MenuItem value="inch">inches (cut sizes to ⅛″)</MenuItem>
+        <MenuItem value="metric">centimetres and millimetres (cut sizes to 5 mm)</MenuItem>
+      </TextField>
+      <TextField label="Seam allowance" {...register('allowance')} error={error?.where === 'allowanceMm'} helperText="¼″ is exact; ⅜″ is generous and safer on outer edges." />
+      <TextField label="Spare papers, %" inputMode="decimal" {...register('spares')} error={error?.where === 'sparesPercent'} helperText="Added to each paper kind of each bag, rounded up." />
+      <TextField label="Print on" select defaultValue={project.pageSize} slotProps={{ htmlInput: register('pageSize') }}>
+        <MenuItem value="A4">A4</MenuItem>
+        <MenuItem value="Letter">Letter</MenuItem>
+      </TextField>
+      <TextField label="Blocks across the top" inputMode="numeric" {...register('columns')} error={error?.where === 'gridColumns'} />
+      <Button type="submit" variant="contained" disabled={isBusy} sx={{ alignSelf: 'flex-start' }}>Save the settings</Button>
+    </Stack>
+  );
+} // prettier-ignore
+
+function readAllowance(text: string, system: Project['unitSystem']): number {
+  try {
+    return parseLength(text, system === 'inch' ? 'in' : 'mm');
+  } catch (error) {
+    if (!(error instanceof InvalidInputError)) throw error;
+    throw new RefusedError(0, error.code, error.message, error.mend, 'allowanceMm');
+  }
+}
+
+function withoutId({ id: _id, ...settings }: Project): Omit<Project, 'id'> {
+  return settings;
+}

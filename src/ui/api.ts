@@ -1,0 +1,44 @@
+/** What the server says when it refuses: what is wrong, where, and how to mend it. */
+export class RefusedError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly what: string,
+    readonly mend: string,
+    readonly where?: string,
+  ) {
+    super(`${what} ${mend}`);
+  }
+}
+
+/**
+ * Sends JSON to the server and reads its answer.
+ * @throws RefusedError when the server refuses or cannot be reached (`status` 0)
+ */
+export async function send<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+  } catch {
+    throw new RefusedError(0, 'offline', 'The server cannot be reached.', 'Check the connection; nothing typed is lost.');
+  }
+  const answer = (await response.json().catch(() => ({}))) as { error?: RefusedError };
+  if (response.ok) return answer as T;
+  const { code = 'unknown', what = 'The server refused.', mend = 'Try again.', where } = answer.error ?? {};
+  throw new RefusedError(response.status, code, what, mend, where);
+} // prettier-ignore
+
+/** A GET for useSWR. */
+export function read<T>(path: string): Promise<T> {
+  return send<T>('GET', path);
+}
+
+/** Any error as a refusal that can be shown. */
+export function asRefusal(error: unknown): RefusedError {
+  if (error instanceof RefusedError) return error;
+  return new RefusedError(0, 'unknown', 'Something went wrong on this page.', 'Reload it and try again.');
+}

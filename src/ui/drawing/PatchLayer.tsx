@@ -1,0 +1,100 @@
+import { memo } from 'react';
+import { cornerAngle, edgeOf, edgeLength, directionAt } from '@/core/geometry';
+import type { SheetPatch } from '@/core/sheet';
+import { middleOf, outlinePath } from '../outlinePath';
+
+/** How a patch is shown: as cloth, waiting (faint), in this step, or with its paper out. */
+export type PatchInk = 'normal' | 'waiting' | 'held' | 'released';
+
+const OPACITY: Readonly<Record<PatchInk, number>> = { normal: 1, waiting: 0.28, held: 1, released: 0.85 };
+
+interface PatchLayerProps {
+  readonly patches: readonly SheetPatch[];
+  readonly fabrics: readonly string[];
+  readonly prefix: string;
+  readonly ink: (patch: number) => PatchInk;
+  readonly shift?: (patch: number) => { x: number; y: number } | undefined;
+  readonly isFlipped: boolean;
+  readonly showTails: boolean;
+  readonly focused?: number;
+}
+
+/** All patches of a drawing, lower layers first, with their numbers upright from either side. */
+export function PatchLayer({ patches, fabrics, prefix, ink, shift, isFlipped, showTails, focused }: PatchLayerProps) {
+  const order = patches.map((_, index) => index).sort((a, b) => (patches[a]?.layer ?? 0) - (patches[b]?.layer ?? 0));
+  return order.map((index) => {
+    const patch = patches[index] as SheetPatch;
+    const away = shift?.(index);
+    return (
+      <g key={patch.id} transform={away ? `translate(${away.x} ${away.y})` : undefined}>
+        <PatchShape
+          patch={patch}
+          number={index + 1}
+          fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(patch.fabric))})`}
+          ink={ink(index)}
+          isFlipped={isFlipped}
+          isFocused={focused === index}
+        />
+        {showTails && <Tails patch={patch} />}
+      </g>
+    );
+  });
+} // prettier-ignore
+
+interface PatchShapeProps {
+  readonly patch: SheetPatch;
+  readonly number: number;
+  readonly fill: string;
+  readonly ink: PatchInk;
+  readonly isFlipped: boolean;
+  readonly isFocused: boolean;
+}
+
+const PatchShape = memo(function PatchShape({ patch, number, fill, ink, isFlipped, isFocused }: PatchShapeProps) {
+  const { x, y } = middleOf(patch.outline);
+  const size = Math.min(9, Math.max(2, Math.sqrt(areaGuess(patch)) / 3.2));
+  const stroke = isFocused || ink === 'held' ? 'var(--mui-palette-primary-main)' : 'var(--mui-palette-text-primary)';
+  return (
+    <g opacity={OPACITY[ink]} data-patch={patch.id}>
+      <path
+        d={outlinePath(patch.outline)}
+        fill={fill}
+        stroke={stroke}
+        strokeWidth={isFocused ? 4 : ink === 'held' ? 2 : 1}
+        strokeDasharray={ink === 'released' ? '2 3' : undefined}
+        vectorEffect="non-scaling-stroke"
+      />
+      <g transform={`translate(${x} ${y})${isFlipped ? ' scale(-1 1)' : ''}`} aria-hidden="true">
+        <circle r={size * 0.78} fill="#fffdf7" opacity={0.86} />
+        <text y={size * 0.34} fontSize={size} textAnchor="middle" fill="#22262b">
+          {number}
+          {patch.hand === 'none' ? '' : patch.hand}
+        </text>
+      </g>
+    </g>
+  );
+});
+
+function areaGuess({ outline }: SheetPatch): number {
+  const xs = outline.corners.map(({ x }) => x);
+  const ys = outline.corners.map(({ y }) => y);
+  return (Math.max(...xs) - Math.min(...xs)) * (Math.max(...ys) - Math.min(...ys)) || 100;
+}
+
+/** Tails to scale: a thin triangle across the side folded first, starting at the corner. */
+function Tails({ patch: { outline, tails } }: { patch: SheetPatch }) {
+  const count = outline.corners.length;
+  return tails.map(({ corner, overEdge, lengthMm }) => {
+    const point = outline.corners[corner];
+    if (!point) return null;
+    const other = overEdge === corner ? (corner + count - 1) % count : corner;
+    const edge = edgeOf(outline, other);
+    const along = directionAt(edge, other === corner ? 0 : edgeLength(edge));
+    const sign = other === corner ? -1 : 1;
+    const narrow = Math.max(0.8, lengthMm * Math.tan((Math.min(60, cornerAngle(outline, corner)) * Math.PI) / 540));
+    const tip = { x: point.x + sign * along.x * lengthMm, y: point.y + sign * along.y * lengthMm };
+    const side = { x: -along.y * narrow, y: along.x * narrow };
+    const d = `M${point.x} ${point.y}L${tip.x} ${tip.y}L${point.x + side.x} ${point.y + side.y}Z`;
+    return <path key={corner} d={d} fill="var(--mui-palette-warning-main)" opacity={0.85} />;
+  });
+}

@@ -1,0 +1,4 @@
+export { BlockDrawing, type BlockDrawingProps, type DrawingMark } from './BlockDrawing';
+export { type PatchInk } from './PatchLayer';
+export { ThreadLayer } from './ThreadLayer';
+export { Silhouette } from './Silhouette';

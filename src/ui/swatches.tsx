@@ -1,0 +1,66 @@
+import type { ReactNode } from 'react';
+
+/** Ground and figure of a fabric's swatch; told apart by figure, not by colour alone. */
+interface Swatch {
+  readonly ground: string;
+  readonly figure: string;
+  readonly weave: number;
+}
+
+const GROUNDS: readonly (readonly [string, string])[] = [
+  ['#e3c98e', '#8a5f12'], ['#efe6d2', '#b7a582'], ['#c3cccf', '#6f7f86'], ['#a9b787', '#5b6d35'],
+  ['#c9796a', '#7b2418'], ['#cdb491', '#7c6343'], ['#4a5a66', '#93a5b1'], ['#7ea3c4', '#224f78'],
+  ['#b3a0bd', '#5d4469'], ['#d8a874', '#814d17'], ['#8fb5ab', '#2c5f55'], ['#dcc1c0', '#8f4f50'],
+]; // prettier-ignore
+
+/** Side of a swatch's repeat, mm of the drawing. */
+const REPEAT_MM = 7;
+
+/** The swatch of a fabric: by its place in the sorted list of the project's fabrics, so that neighbours differ. */
+export function swatchOf(fabric: string, fabrics: readonly string[]): Swatch {
+  const index = Math.max(0, fabrics.indexOf(fabric));
+  const [ground, figure] = GROUNDS[index % GROUNDS.length] as readonly [string, string];
+  return { ground, figure, weave: index % WEAVES.length };
+}
+
+const line = (d: string, width = 0.7) => <path d={d} fill="none" stroke="currentColor" strokeWidth={width} />;
+
+/** Figures of one repeat, 7 × 7. */
+const WEAVES: readonly ReactNode[] = [
+  <>
+    <circle key="a" cx="1.75" cy="1.75" r="0.75" fill="currentColor" />
+    <circle key="b" cx="5.25" cy="5.25" r="0.75" fill="currentColor" />
+  </>,
+  line('M0 7L7 0', 0.35),
+  line('M0 2H7M0 5.5H7', 0.5),
+  line('M3.5 1.5V5.5M1.5 3.5H5.5', 0.6),
+  line('M0 7L7 0M-1 1L1 -1M6 8L8 6'),
+  line('M0 3.5H7M3.5 0V7', 0.5),
+  line('M1 5Q2.25 2 3.5 5T6 5', 0.6),
+  line('M1.75 0V7M5.25 0V7', 0.8),
+  <rect key="r" x="2" y="2" width="3" height="3" fill="none" stroke="currentColor" strokeWidth="0.6" />,
+  line('M0 0L3.5 3.5L7 0M0 3.5L3.5 7L7 3.5', 0.5),
+  <circle key="c" cx="3.5" cy="3.5" r="2" fill="none" stroke="currentColor" strokeWidth="0.6" />,
+  line('M0 0L7 7M0 7L7 0', 0.45),
+];
+
+/** Pattern definitions for some fabrics; fill with `url(#<prefix>-<index>)`. */
+export function SwatchPatterns({ prefix, fabrics, scale = 1 }: { prefix: string; fabrics: readonly string[]; scale?: number }) {
+  return fabrics.map((fabric, index) => {
+    const { ground, figure, weave } = swatchOf(fabric, fabrics);
+    return (
+      <pattern
+        key={fabric}
+        id={`${prefix}-${index}`}
+        width={REPEAT_MM}
+        height={REPEAT_MM}
+        patternUnits="userSpaceOnUse"
+        patternTransform={`scale(${scale})`}
+        color={figure}
+      >
+        <rect width={REPEAT_MM} height={REPEAT_MM} fill={ground} />
+        {WEAVES[weave]}
+      </pattern>
+    );
+  });
+} // prettier-ignore

@@ -1,0 +1,21 @@
+'use client';
+import { useCallback, useState } from 'react';
+import { asRefusal, type RefusedError } from './api';
+
+/** Runs an action that may be refused; keeps the refusal for the form to show and says whether it is under way. */
+export function useSend() {
+  const [error, setError] = useState<RefusedError | undefined>();
+  const [isBusy, setIsBusy] = useState(false);
+  const run = useCallback(async (action: () => Promise<void>) => {
+    setIsBusy(true);
+    setError(undefined);
+    try {
+      await action();
+    } catch (refusal) {
+      setError(asRefusal(refusal));
+    } finally {
+      setIsBusy(false);
+    }
+  }, []);
+  return { error, isBusy, run };
+}
