@@ -29,14 +29,24 @@ export async function runBackup(args: readonly string[]): Promise<number> {
 export async function runRestore(args: readonly string[]): Promise<number> {
   const file = fileFrom(args, 'restore');
   if (!existsSync(file)) throw new PlainError(`${file} is not there.`);
-  if (!args.includes('--yes') && !(await ask('This replaces everything in the database by the backup. Go on? (yes/no) '))) {
+  if (
+    !args.includes('--yes') &&
+    !(await ask('This replaces everything in the database by the backup. Go on? (yes/no) '))
+  ) {
     process.stdout.write('Nothing was changed.\n');
     return 1;
   }
-  await withUrl((url) => pipe('pg_restore', ['--clean', '--if-exists', '--no-owner', '--single-transaction', '--exit-on-error', '--dbname=kevlo'], url, { in: file }));
+  await withUrl((url) =>
+    pipe(
+      'pg_restore',
+      ['--clean', '--if-exists', '--no-owner', '--single-transaction', '--exit-on-error', '--dbname=kevlo'],
+      url,
+      { in: file },
+    ),
+  );
   process.stdout.write('The backup is restored.\n');
   return 0;
-} // prettier-ignore
+}
 
 async function withUrl(work: (url: URL) => Promise<void>): Promise<void> {
   const folder = dataFolder();
@@ -49,15 +59,27 @@ async function withUrl(work: (url: URL) => Promise<void>): Promise<void> {
 }
 
 /** Runs a client program with the password in its environment, never in its arguments. */
-async function pipe(name: string, args: readonly string[], url: URL, files: { in?: string; out?: string }): Promise<void> {
+async function pipe(
+  name: string,
+  args: readonly string[],
+  url: URL,
+  files: { in?: string; out?: string },
+): Promise<void> {
   const input = files.in === undefined ? 'ignore' : openSync(files.in, 'r');
   const output = files.out === undefined ? 'ignore' : openSync(files.out, 'w', 0o600);
   const env = {
     ...process.env,
-    PGHOST: url.hostname, PGPORT: url.port, PGUSER: url.username,
-    PGPASSWORD: decodeURIComponent(url.password), PGDATABASE: url.pathname.slice(1),
+    PGHOST: url.hostname,
+    PGPORT: url.port,
+    PGUSER: url.username,
+    PGPASSWORD: decodeURIComponent(url.password),
+    PGDATABASE: url.pathname.slice(1),
   };
-  const child = spawn(binary(name), args.map((arg) => (arg === '--dbname=kevlo' ? `--dbname=${env.PGDATABASE}` : arg)), { env, stdio: [input, output, 'pipe'] });
+  const child = spawn(
+    binary(name),
+    args.map((arg) => (arg === '--dbname=kevlo' ? `--dbname=${env.PGDATABASE}` : arg)),
+    { env, stdio: [input, output, 'pipe'] },
+  );
   let text = '';
   child.stderr?.on('data', (chunk: Buffer) => (text += chunk.toString()));
   const code = await new Promise<number>((resolve) => child.once('close', (status) => resolve(status ?? 1)));
@@ -65,4 +87,4 @@ async function pipe(name: string, args: readonly string[], url: URL, files: { in
   if (code === 0) return;
   if (files.out !== undefined) unlinkSync(files.out);
   throw new PlainError(`${name} failed: ${text.trim().split('\n')[0]}.`);
-} // prettier-ignore
+}

@@ -7,12 +7,15 @@ const ROUNDS = 5;
 
 /** `./kevlo bench`: times graph building and planning, and prints how they grow with the number of patches. */
 export function runBench(): number {
-  for (const [name, make] of [['hexagon mosaic', hexagonMosaic], ['mixed shapes', mixedMosaic]] as const) {
+  for (const [name, make] of [
+    ['hexagon mosaic', hexagonMosaic],
+    ['mixed shapes', mixedMosaic],
+  ] as const) {
     report(`graph, ${name}`, make, (patches) => void buildSeamGraph(patches), SIZES);
     report(`plan, ${name}`, make, (patches) => void planAssembly(buildSeamGraph(patches)), SIZES, 1);
   }
   return 0;
-} // prettier-ignore
+}
 
 function report(
   name: string,
@@ -24,10 +27,15 @@ function report(
   work(make(300)); // warms the compiler up
   const points = sizes.map((size) => {
     const patches = make(size);
-    return { count: patches.length, ms: median(Array.from({ length: rounds }, () => timed(() => work(patches)))) };
+    return {
+      count: patches.length,
+      ms: median(Array.from({ length: rounds }, () => timed(() => work(patches)))),
+    };
   });
   for (const { count, ms } of points) {
-    process.stdout.write(`${name.padEnd(24)} ${String(count).padStart(6)} patches  ${ms.toFixed(1).padStart(9)} ms\n`);
+    process.stdout.write(
+      `${name.padEnd(24)} ${String(count).padStart(6)} patches  ${ms.toFixed(1).padStart(9)} ms\n`,
+    );
   }
   process.stdout.write(`${name.padEnd(24)} growth exponent ${slope(points).toFixed(2)}\n`);
 }

@@ -23,9 +23,12 @@ export async function buildApplication(distFolder: string): Promise<void> {
   child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()));
   child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()));
   const code = await new Promise<number>((resolve) => child.once('close', (status) => resolve(status ?? 1)));
-  if (code !== 0) throw new PlainError(`The application could not be built:\n${text.trim().split('\n').slice(-30).join('\n')}`);
+  if (code !== 0)
+    throw new PlainError(
+      `The application could not be built:\n${text.trim().split('\n').slice(-30).join('\n')}`,
+    );
   writeFileSync(stamp, wanted);
-} // prettier-ignore
+}
 
 function hashSources(): string {
   const hash = createHash('sha256');

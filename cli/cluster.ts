@@ -1,6 +1,15 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import path from 'node:path';
 import { PlainError } from './PlainError';
 import { isRoot } from './places';
@@ -34,9 +43,21 @@ export async function startCluster(folder: string): Promise<Cluster> {
   const port = preferred && (await isFree(preferred)) ? preferred : await freePort();
   const log = path.join(data, 'server.log');
   const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=on`;
-  const result = await runAsOwner('pg_ctl', ['start', '-D', data, '-l', log, '-o', options, '-w', '-t', '60']);
+  const result = await runAsOwner('pg_ctl', [
+    'start',
+    '-D',
+    data,
+    '-l',
+    log,
+    '-o',
+    options,
+    '-w',
+    '-t',
+    '60',
+  ]);
   if (result.code !== 0) {
-    const reason = tail(log).find((line) => /FATAL|PANIC|ERROR|could not/.test(line)) ?? result.text.split('\n')[0];
+    const reason =
+      tail(log).find((line) => /FATAL|PANIC|ERROR|could not/.test(line)) ?? result.text.split('\n')[0];
     throw new PlainError(`The database did not start: ${reason}. Its log is ${log}.`);
   }
   writeFileSync(path.join(folder, 'database-port'), String(port));
@@ -62,29 +83,40 @@ async function createCluster(data: string, secret: string): Promise<void> {
     writeFileSync(passwordFile, password, { mode: 0o600 });
     await giveToOwner(data, passwordFile);
     const { code, text } = await runAsOwner('initdb', [
-      '-D', data, '--username', USER, '--pwfile', passwordFile, '--encoding=UTF8', '--locale=C.UTF-8',
-      '--data-checksums', '--auth-host=scram-sha-256', '--auth-local=scram-sha-256',
-    ]); // prettier-ignore
+      '-D',
+      data,
+      '--username',
+      USER,
+      '--pwfile',
+      passwordFile,
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+      '--data-checksums',
+      '--auth-host=scram-sha-256',
+      '--auth-local=scram-sha-256',
+    ]);
     if (code !== 0) {
       rmSync(data, { recursive: true, force: true });
-      const reason = text.split('\n').find((line) => /error|denied|space/i.test(line)) ?? text.trim().split('\n').at(-1);
+      const reason =
+        text.split('\n').find((line) => /error|denied|space/i.test(line)) ?? text.trim().split('\n').at(-1);
       throw new PlainError(`The database could not be made in ${data}: ${reason}.`);
     }
   } finally {
     rmSync(passwordFile, { force: true });
   }
-} // prettier-ignore
+}
 
 async function giveToOwner(...files: string[]): Promise<void> {
   if (!isRoot()) return;
   const uid = Number((await run('id', ['-u', 'postgres'])).text);
   const gid = Number((await run('id', ['-g', 'postgres'])).text);
-  if (!Number.isInteger(uid) || uid === 0) throw new PlainError('The user “postgres” is missing. Install the package postgresql.');
+  if (!Number.isInteger(uid) || uid === 0)
+    throw new PlainError('The user “postgres” is missing. Install the package postgresql.');
   for (const file of files) {
     chownSync(file, uid, gid);
     chmodSync(file, file.endsWith('postgres') ? 0o700 : 0o600);
   }
-} // prettier-ignore
+}
 
 async function runningPort(data: string): Promise<number | undefined> {
   const { code } = await runAsOwner('pg_ctl', ['status', '-D', data]);
@@ -96,7 +128,9 @@ async function runningPort(data: string): Promise<number | undefined> {
     if (ready.code === 0) return port;
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
-  throw new PlainError(`A database server runs in ${data} but does not answer. Run ./kevlo stop, then start again.`);
+  throw new PlainError(
+    `A database server runs in ${data} but does not answer. Run ./kevlo stop, then start again.`,
+  );
 }
 
 function readPort(file: string): number | undefined {
@@ -118,17 +152,34 @@ export function binary(name: string): string {
 function runAsOwner(name: string, args: readonly string[]) {
   const program = binary(name);
   if (!isRoot()) return run(program, args);
-  return run('setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', '--reset-env', program, ...args]);
+  return run('setpriv', [
+    '--reuid=postgres',
+    '--regid=postgres',
+    '--init-groups',
+    '--reset-env',
+    program,
+    ...args,
+  ]);
 }
 
 /** Runs a program from / and collects what it prints. */
-export function run(program: string, args: readonly string[], env?: NodeJS.ProcessEnv): Promise<{ code: number; text: string }> {
+export function run(
+  program: string,
+  args: readonly string[],
+  env?: NodeJS.ProcessEnv,
+): Promise<{ code: number; text: string }> {
   return new Promise((resolve, reject) => {
-    const child = spawn(program, args, { cwd: '/', stdio: ['ignore', 'pipe', 'pipe'], env: env ?? process.env });
+    const child = spawn(program, args, {
+      cwd: '/',
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: env ?? process.env,
+    });
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()));
     child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()));
-    child.once('error', () => reject(new PlainError(`“${program}” is missing. Install the package postgresql.`)));
+    child.once('error', () =>
+      reject(new PlainError(`“${program}” is missing. Install the package postgresql.`)),
+    );
     // pg_ctl leaves the server holding our pipes: its own end is what counts.
     child.once('exit', (code) => {
       setTimeout(() => {
@@ -138,4 +189,4 @@ export function run(program: string, args: readonly string[], env?: NodeJS.Proce
       }, 20);
     });
   });
-} // prettier-ignore
+}

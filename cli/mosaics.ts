@@ -36,9 +36,33 @@ export function mixedMosaic(count: number): Patch[] {
     const third = e * (row % 2 ? 1 / 3 : 0.5);
     const pieces =
       (column + row) % 2
-        ? [[[x, y], [x + e, y], [x, y + e]], [[x + e, y], [x + e, y + e], [x, y + e]]]
-        : [[[x, y], [x + e, y], [x + e, y + third], [x, y + third]], [[x, y + third], [x + e, y + third], [x + e, y + e], [x, y + e]]];
+        ? [
+            [
+              [x, y],
+              [x + e, y],
+              [x, y + e],
+            ],
+            [
+              [x + e, y],
+              [x + e, y + e],
+              [x, y + e],
+            ],
+          ]
+        : [
+            [
+              [x, y],
+              [x + e, y],
+              [x + e, y + third],
+              [x, y + third],
+            ],
+            [
+              [x, y + third],
+              [x + e, y + third],
+              [x + e, y + e],
+              [x, y + e],
+            ],
+          ];
     for (const corners of pieces as [number, number][][]) patches.push(patch(patches.length, corners));
   }
   return patches;
-} // prettier-ignore
+}

@@ -23,13 +23,15 @@ export function dataFolder(): string {
   const blocker = isRoot() ? closedParent(wished) : undefined;
   if (!blocker) return prepare(wished);
   if (process.env.KEVLO_DATA) {
-    throw new PlainError(`The database's user cannot enter ${blocker}. Allow it (chmod o+x ${blocker}) or set KEVLO_DATA to another folder.`);
+    throw new PlainError(
+      `The database's user cannot enter ${blocker}. Allow it (chmod o+x ${blocker}) or set KEVLO_DATA to another folder.`,
+    );
   }
   const key = createHash('sha256').update(ROOT).digest('hex').slice(0, 10);
   const other = path.join('/var/lib/kevlo', key);
   process.stderr.write(`The database's user cannot enter ${blocker}, so the data is kept in ${other}.\n`);
   return prepare(other);
-} // prettier-ignore
+}
 
 function prepare(folder: string): string {
   try {
@@ -37,17 +39,23 @@ function prepare(folder: string): string {
     const { bavail, bsize } = statfsSync(folder);
     if (bavail * bsize < LEAST_ROOM) {
       const free = Math.floor((bavail * bsize) / 1e6);
-      throw new PlainError(`The disk under ${folder} has ${free} MB left; Kevlo needs 200 MB. Free some space, or set KEVLO_DATA to another disk.`);
+      throw new PlainError(
+        `The disk under ${folder} has ${free} MB left; Kevlo needs 200 MB. Free some space, or set KEVLO_DATA to another disk.`,
+      );
     }
   } catch (error) {
     if (error instanceof PlainError) throw error;
-    throw new PlainError(`The data folder ${folder} cannot be made: ${(error as Error).message}. Set KEVLO_DATA to another folder.`);
+    throw new PlainError(
+      `The data folder ${folder} cannot be made: ${(error as Error).message}. Set KEVLO_DATA to another folder.`,
+    );
   }
   return folder;
-} // prettier-ignore
+}
 
 function closedParent(folder: string): string | undefined {
   const parents: string[] = [];
   for (let at = path.dirname(folder); at !== path.dirname(at); at = path.dirname(at)) parents.unshift(at);
-  return parents.find((parent) => existsSync(parent) && !lstatSync(parent).isSymbolicLink() && !(statSync(parent).mode & 0o001));
-} // prettier-ignore
+  return parents.find(
+    (parent) => existsSync(parent) && !lstatSync(parent).isSymbolicLink() && !(statSync(parent).mode & 0o001),
+  );
+}

@@ -15,7 +15,9 @@ export function runPlan(args: readonly string[]): number {
       const more = drawing.faults.length > 1 ? ` (and ${drawing.faults.length - 1} more)` : '';
       throw new InvalidInputError(fault.code, `${fault.message}${more}`, fault.mend);
     }
-    const system = /width\s*=\s*["'][^"']*in\s*["']/.test(readDrawing(file).slice(0, 4000)) ? 'inch' : 'metric';
+    const system = /width\s*=\s*["'][^"']*in\s*["']/.test(readDrawing(file).slice(0, 4000))
+      ? 'inch'
+      : 'metric';
     const document = planDocument(drawing.patches, drawing.problems, { allowanceMm, system });
     process.stdout.write(`${JSON.stringify(document, null, isCompact ? 0 : 1)}\n`);
     return 0;
@@ -31,13 +33,18 @@ function oneLine(text: string): string {
 }
 
 function readArguments(args: readonly string[]) {
-  let [file, allowanceMm, isCompact]: [string | undefined, number, boolean] = [undefined, DEFAULT_ALLOWANCE_MM, false];
+  let [file, allowanceMm, isCompact]: [string | undefined, number, boolean] = [
+    undefined,
+    DEFAULT_ALLOWANCE_MM,
+    false,
+  ];
   for (let i = 0; i < args.length; i++) {
     const argument = args[i] as string;
     const [name, inline] = argument.split('=', 2);
     if (argument === '--json') isCompact = true;
     else if (name === '--allowance') allowanceMm = readAllowance(inline ?? args[++i]);
-    else if (argument.startsWith('--')) throw new InvalidInputError('usage', `“${argument}” is not an option.`, USAGE);
+    else if (argument.startsWith('--'))
+      throw new InvalidInputError('usage', `“${argument}” is not an option.`, USAGE);
     else if (file === undefined) file = argument;
     else throw new InvalidInputError('usage', `“${argument}” is one file too many.`, USAGE);
   }
@@ -48,7 +55,11 @@ function readArguments(args: readonly string[]) {
 function readAllowance(text: string | undefined): number {
   const millimetres = parseLength(text ?? '');
   if (millimetres > 50) {
-    throw new InvalidInputError('allowance', `An allowance of ${text} is wider than 50 mm.`, 'Give one like 6.35mm or 1/4in.');
+    throw new InvalidInputError(
+      'allowance',
+      `An allowance of ${text} is wider than 50 mm.`,
+      'Give one like 6.35mm or 1/4in.',
+    );
   }
   return millimetres;
 }
@@ -58,7 +69,11 @@ function readDrawing(file: string): string {
     const { size } = statSync(file);
     if (size > MAX_DRAWING_BYTES) {
       const message = `${file} is ${(size / 1e6).toFixed(0)} MB; the most is ${MAX_DRAWING_BYTES / 1e6} MB.`;
-      throw new InvalidInputError('too-large', message, 'Remove embedded pictures, or split the project into blocks.');
+      throw new InvalidInputError(
+        'too-large',
+        message,
+        'Remove embedded pictures, or split the project into blocks.',
+      );
     }
     return readFileSync(file, 'utf8');
   } catch (error) {

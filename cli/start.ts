@@ -19,7 +19,9 @@ export async function runStart(): Promise<number> {
   const host = process.env.HOST ?? '127.0.0.1';
   const port = readPort(process.env.PORT ?? '3000');
   if (!(await isFree(port, host))) {
-    throw new PlainError(`Port ${port} of ${host} is taken. Stop what uses it, or choose another: PORT=${port + 1} ./kevlo start`);
+    throw new PlainError(
+      `Port ${port} of ${host} is taken. Stop what uses it, or choose another: PORT=${port + 1} ./kevlo start`,
+    );
   }
   const folder = dataFolder();
   const { url, cluster } = await openDatabase(folder);
@@ -46,7 +48,7 @@ export async function runStart(): Promise<number> {
     rmSync(mark, { force: true });
     if (cluster && othersRunning(folder).length === 0) await stopCluster(folder);
   }
-} // prettier-ignore
+}
 
 function readPort(text: string): number {
   const port = Number(text);
@@ -77,7 +79,10 @@ function signInsFile(folder: string): string {
   return path.join(folder, 'demo-sign-ins.json');
 }
 
-async function ensureDemo(sql: Parameters<typeof loadDemo>[0], folder: string): Promise<DemoSignIns | undefined> {
+async function ensureDemo(
+  sql: Parameters<typeof loadDemo>[0],
+  folder: string,
+): Promise<DemoSignIns | undefined> {
   const file = signInsFile(folder);
   if (await hasAccounts(sql)) {
     const [demo] = await sql`select 1 from project where is_demo limit 1`;
@@ -120,17 +125,19 @@ function markRunning(folder: string): string {
 
 /** Process ids of other starts that are still alive; marks of dead ones are cleared. */
 function othersRunning(folder: string): number[] {
-  return readdirSync(runFolder(folder)).map(Number).filter((pid) => {
-    if (pid === process.pid) return false;
-    try {
-      process.kill(pid, 0);
-      return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('main.js');
-    } catch {
-      rmSync(path.join(runFolder(folder), String(pid)), { force: true });
-      return false;
-    }
-  });
-} // prettier-ignore
+  return readdirSync(runFolder(folder))
+    .map(Number)
+    .filter((pid) => {
+      if (pid === process.pid) return false;
+      try {
+        process.kill(pid, 0);
+        return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('main.js');
+      } catch {
+        rmSync(path.join(runFolder(folder), String(pid)), { force: true });
+        return false;
+      }
+    });
+}
 
 /** `./kevlo stop`: ends running starts and the database. */
 export async function runStop(): Promise<number> {
@@ -141,13 +148,16 @@ export async function runStop(): Promise<number> {
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   const wasRunning = await stopCluster(folder);
-  process.stdout.write(wasRunning || others.length > 0 ? 'Stopped; everything is kept.\n' : 'Nothing was running.\n');
+  process.stdout.write(
+    wasRunning || others.length > 0 ? 'Stopped; everything is kept.\n' : 'Nothing was running.\n',
+  );
   return 0;
 }
 
 /** `./kevlo reset-demo`: takes the demo project out and loads it afresh. */
 export async function runResetDemo(args: readonly string[]): Promise<number> {
-  const question = 'This erases all changes to the demo project “Night Ferry” and loads it afresh. Go on? (yes/no) ';
+  const question =
+    'This erases all changes to the demo project “Night Ferry” and loads it afresh. Go on? (yes/no) ';
   if (!args.includes('--yes') && !(await ask(question))) {
     process.stdout.write('Nothing was changed.\n');
     return 1;

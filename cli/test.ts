@@ -1,1 +1,3 @@
-export function runTest(_a: readonly string[]): number { return 1; }
+export function runTest(_a: readonly string[]): number {
+  return 1;
+}

@@ -25,7 +25,9 @@ export async function withDatabase<T>(url: string, work: (sql: postgres.Sql) => 
     await sql`select 1`;
   } catch (error) {
     await sql.end({ timeout: 1 });
-    throw new PlainError(`The database does not answer: ${(error as Error).message || (error as { code?: string }).code}.`);
+    throw new PlainError(
+      `The database does not answer: ${(error as Error).message || (error as { code?: string }).code}.`,
+    );
   }
   try {
     return await work(sql);

@@ -12,9 +12,15 @@ const INCH = 25.4;
 const SIN60 = Math.sin(Math.PI / 3);
 
 const FILLS: Readonly<Record<string, string>> = {
-  Tar: '#26333d', Calico: '#e9dfc8', Beacon: '#c8921b', Madder: '#a23a2a', Woad: '#2f5a85',
-  Lichen: '#7d8f4e', Fog: '#b9c3c4', Rope: '#c4a878',
-}; // prettier-ignore
+  Tar: '#26333d',
+  Calico: '#e9dfc8',
+  Beacon: '#c8921b',
+  Madder: '#a23a2a',
+  Woad: '#2f5a85',
+  Lichen: '#7d8f4e',
+  Fog: '#b9c3c4',
+  Rope: '#c4a878',
+};
 
 function polar(x: number, y: number, radius: number, degrees: number): Point {
   const angle = (degrees * Math.PI) / 180;
@@ -34,8 +40,11 @@ function write(name: string, title: string, shapes: readonly Shape[]): void {
     return `  <polygon id="${id}" data-fabric="${fabric}" fill="${FILLS[fabric]}" points="${list}"/>`;
   });
   const head = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`;
-  writeFileSync(new URL(`blocks/${name}.svg`, import.meta.url), `${head}\n  <title>${title}</title>\n${lines.join('\n')}\n</svg>\n`);
-} // prettier-ignore
+  writeFileSync(
+    new URL(`blocks/${name}.svg`, import.meta.url),
+    `${head}\n  <title>${title}</title>\n${lines.join('\n')}\n</svg>\n`,
+  );
+}
 
 /** A rosette of hexagons three rings deep round one. */
 function signalLamp(): Shape[] {
@@ -61,7 +70,11 @@ function starChart(): Shape[] {
   const shapes: Shape[] = [];
   for (let i = 0; i < 6; i++) {
     const [a, b] = [ray(i), ray(i + 1)];
-    shapes.push({ id: `star-${i + 1}`, fabric: i % 2 ? 'Woad' : 'Beacon', points: [[0, 0], a, add(a, b), b] });
+    shapes.push({
+      id: `star-${i + 1}`,
+      fabric: i % 2 ? 'Woad' : 'Beacon',
+      points: [[0, 0], a, add(a, b), b],
+    });
   }
   for (let i = 0; i < 6; i++) {
     // The notch between two star points is a diamond seen along ray i.
@@ -85,7 +98,12 @@ function gangway(): Shape[] {
   for (let row = 0; row < 6; row++) {
     for (let column = 0; column < 6; column++) {
       const [x, y] = [column * size, row * size];
-      const [nw, ne, se, sw]: Point[] = [[x, y], [x + size, y], [x + size, y + size], [x, y + size]]; // prettier-ignore
+      const [nw, ne, se, sw]: Point[] = [
+        [x, y],
+        [x + size, y],
+        [x + size, y + size],
+        [x, y + size],
+      ];
       const name = `r${row + 1}c${column + 1}`;
       if ((row + column) % 2 === 0) {
         shapes.push({ id: name, fabric: row % 2 ? 'Lichen' : 'Rope', points: [nw!, ne!, se!, sw!] });

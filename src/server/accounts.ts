@@ -25,7 +25,12 @@ export async function hasAccounts(sql: Sql): Promise<boolean> {
 }
 
 /** Makes an account; the password is stored as argon2id. */
-export async function createAccount(sql: Sql, email: string, name: string, password: string): Promise<Account> {
+export async function createAccount(
+  sql: Sql,
+  email: string,
+  name: string,
+  password: string,
+): Promise<Account> {
   const passwordHash = await hash(password);
   const [row] = await sql<Account[]>`
     insert into account (email, name, password_hash) values (${email}, ${name}, ${passwordHash})
@@ -35,7 +40,12 @@ export async function createAccount(sql: Sql, email: string, name: string, passw
 }
 
 /** Makes the first account of an empty installation; a second call is refused even when both come at once. */
-export function createFirstAccount(sql: postgres.Sql, email: string, name: string, password: string): Promise<Account> {
+export function createFirstAccount(
+  sql: postgres.Sql,
+  email: string,
+  name: string,
+  password: string,
+): Promise<Account> {
   return inTransaction(sql, async (step) => {
     await step`lock table account in exclusive mode`;
     if (await hasAccounts(step)) throw conflict('The first host already exists.', 'Sign in instead.');

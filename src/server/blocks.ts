@@ -80,22 +80,37 @@ export async function importBlock(
 }
 
 function nameTaken(name: string): ServerError {
-  return new ServerError(409, { code: 'name-taken', what: `This project already has a block named ${name}.`, mend: 'Give it another name.', where: 'name' });
-} // prettier-ignore
+  return new ServerError(409, {
+    code: 'name-taken',
+    what: `This project already has a block named ${name}.`,
+    mend: 'Give it another name.',
+    where: 'name',
+  });
+}
 
 /** Reads a drawing into a block document. @throws ServerError 422 with what, where and how to mend */
 export function readDrawing(svg: string, widthMm?: number): BlockDocument {
   try {
     const { patches, faults } = importSvg(svg, widthMm === undefined ? {} : { widthMm });
     const [fault] = faults;
-    if (fault) throw new InvalidInputError(fault.code, fault.message, fault.mend, { name: fault.shape, line: fault.line });
+    if (fault)
+      throw new InvalidInputError(fault.code, fault.message, fault.mend, {
+        name: fault.shape,
+        line: fault.line,
+      });
     return { format: 'kevlo.block/1', patches };
   } catch (error) {
     if (!(error instanceof InvalidInputError)) throw error;
-    const where = error.place.name ?? (error.place.line === undefined ? undefined : `line ${error.place.line}`);
-    throw new ServerError(422, { code: error.code, what: error.message, mend: error.mend, ...(where === undefined ? {} : { where }) });
+    const where =
+      error.place.name ?? (error.place.line === undefined ? undefined : `line ${error.place.line}`);
+    throw new ServerError(422, {
+      code: error.code,
+      what: error.message,
+      mend: error.mend,
+      ...(where === undefined ? {} : { where }),
+    });
   }
-} // prettier-ignore
+}
 
 /** Renames a block; refused when someone else changed it meanwhile. */
 export async function renameBlock(
@@ -112,17 +127,25 @@ export async function renameBlock(
       where id = ${blockId} and project_id = ${projectId} and removed_at is null for update`;
     if (!before) throw notFound('This block');
     if (before.revision !== change.revision) {
-      throw conflict(`Someone renamed this block to “${before.name}” meanwhile.`, 'Look at it and send yours again if it still holds.', before);
+      throw conflict(
+        `Someone renamed this block to “${before.name}” meanwhile.`,
+        'Look at it and send yours again if it still holds.',
+        before,
+      );
     }
     const [taken] = await step`
       select 1 from block where project_id = ${projectId} and lower(name) = lower(${change.name})
         and id <> ${blockId} and removed_at is null`;
     if (taken) throw nameTaken(change.name);
     await step`update block set name = ${change.name}, revision = revision + 1 where id = ${blockId}`;
-    await audit(step, projectId, account.id, 'block-renamed', { block: blockId, from: before.name, to: change.name });
+    await audit(step, projectId, account.id, 'block-renamed', {
+      block: blockId,
+      from: before.name,
+      to: change.name,
+    });
     await notify(step, projectId, 'blocks');
   });
-} // prettier-ignore
+}
 
 /** Takes a block out of the project, or puts it back; nothing is erased. */
 export async function setBlockRemoved(
@@ -142,7 +165,9 @@ export async function setBlockRemoved(
         and id <> ${blockId} and removed_at is null`;
     if (!isRemoved && taken) throw nameTaken(block.name);
     await step`update block set removed_at = ${isRemoved ? step`now()` : null} where id = ${blockId}`;
-    await audit(step, projectId, account.id, isRemoved ? 'block-removed' : 'block-restored', { block: blockId });
+    await audit(step, projectId, account.id, isRemoved ? 'block-removed' : 'block-restored', {
+      block: blockId,
+    });
     await notify(step, projectId, 'blocks');
   });
 }

@@ -26,12 +26,21 @@ const BLOCKS = [
 
 /** Invented makers with their pace: share of the way through the project, and whether they are stuck. */
 const MAKERS: readonly { name: string; share: number; isStuck?: boolean }[] = [
-  { name: 'Ottoline Pell', share: 1 }, { name: 'Bram Vesterly', share: 0.82 }, { name: 'Ines Quillfeather', share: 0.74 },
-  { name: 'Marit Holloway-Sund', share: 0.66 }, { name: 'Tobiah Renn', share: 0.61 }, { name: 'Clemency Voss', share: 0.55 },
-  { name: 'Hedda Marsh', share: 0.5 }, { name: 'Jory Tamblyn', share: 0.46, isStuck: true }, { name: 'Suvi Arrowsmith', share: 0.46, isStuck: true },
-  { name: 'Prudence Okell', share: 0.38 }, { name: 'Anselm Drury', share: 0.31 }, { name: 'Wilhelmina Fosse', share: 0.22 },
-  { name: 'Kit Larkrise', share: 0.12 }, { name: 'Dorothea Imms', share: 0 },
-]; // prettier-ignore
+  { name: 'Ottoline Pell', share: 1 },
+  { name: 'Bram Vesterly', share: 0.82 },
+  { name: 'Ines Quillfeather', share: 0.74 },
+  { name: 'Marit Holloway-Sund', share: 0.66 },
+  { name: 'Tobiah Renn', share: 0.61 },
+  { name: 'Clemency Voss', share: 0.55 },
+  { name: 'Hedda Marsh', share: 0.5 },
+  { name: 'Jory Tamblyn', share: 0.46, isStuck: true },
+  { name: 'Suvi Arrowsmith', share: 0.46, isStuck: true },
+  { name: 'Prudence Okell', share: 0.38 },
+  { name: 'Anselm Drury', share: 0.31 },
+  { name: 'Wilhelmina Fosse', share: 0.22 },
+  { name: 'Kit Larkrise', share: 0.12 },
+  { name: 'Dorothea Imms', share: 0 },
+];
 
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 const WEEKS = 8;
@@ -57,12 +66,21 @@ export async function removeDemo(sql: Sql): Promise<void> {
 export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Promise<DemoSignIns> {
   const password = newToken().slice(0, 12);
   const host = await createAccount(sql, EMAIL, 'Host of Wherry Lane', password);
-  const project = await createProject(sql, host, { name: 'Night Ferry', shop: 'Wherry Lane Cloth', unitSystem: 'inch' });
+  const project = await createProject(sql, host, {
+    name: 'Night Ferry',
+    shop: 'Wherry Lane Cloth',
+    unitSystem: 'inch',
+  });
   await sql`update project set is_demo = true where id = ${project.id}`;
   for (const { name, file } of BLOCKS) {
     await importBlock(sql, host, project.id, { name, svg: await readFile(path.join(folder, file), 'utf8') });
   }
-  const makers = await addMakers(sql, host, project.id, MAKERS.map(({ name }) => name)); // prettier-ignore
+  const makers = await addMakers(
+    sql,
+    host,
+    project.id,
+    MAKERS.map(({ name }) => name),
+  );
   await recordProgress(sql, host, project.id, makers, now);
   return { email: EMAIL, password, makers: makers.map(({ name, token }) => ({ name, token })) };
 }
@@ -81,10 +99,19 @@ async function recordProgress(
   for (const [index, { id }] of makers.entries()) {
     const { share, isStuck } = MAKERS[index] as (typeof MAKERS)[number];
     const count = Math.round(all.length * share);
-    const times = Array.from({ length: count }, () => now.getTime() - (0.1 + random() * (WEEKS - 0.1)) * WEEK_MS).sort((a, b) => a - b);
+    const times = Array.from(
+      { length: count },
+      () => now.getTime() - (0.1 + random() * (WEEKS - 0.1)) * WEEK_MS,
+    ).sort((a, b) => a - b);
     const event = (at: number, which: number, kind: string) => ({
-      client_id: randomUUID(), maker_id: id, block_id: all[which]?.block.id, step_id: all[which]?.step.id,
-      kind, minutes: null, at: new Date(at), device: 'demo',
+      client_id: randomUUID(),
+      maker_id: id,
+      block_id: all[which]?.block.id,
+      step_id: all[which]?.step.id,
+      kind,
+      minutes: null,
+      at: new Date(at),
+      device: 'demo',
     });
     times.forEach((at, which) => rows.push(event(at, which, 'done')));
     if (isStuck) rows.push(event(now.getTime() - 2 * 24 * 3600 * 1000, count, 'stuck'));
@@ -99,4 +126,4 @@ async function recordProgress(
     })),
   );
   await sql`insert into kit ${sql(kits.filter(({ status }) => status !== 'to-pack'))}`;
-} // prettier-ignore
+}

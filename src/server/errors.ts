@@ -22,16 +22,28 @@ export class ServerError extends Error {
 }
 
 export function notFound(what: string): ServerError {
-  return new ServerError(404, { code: 'not-found', what: `${what} is not here.`, mend: 'Check the address, or ask whoever gave it to you.' });
-} // prettier-ignore
+  return new ServerError(404, {
+    code: 'not-found',
+    what: `${what} is not here.`,
+    mend: 'Check the address, or ask whoever gave it to you.',
+  });
+}
 
 export function forbidden(): ServerError {
-  return new ServerError(403, { code: 'forbidden', what: 'You may not do this.', mend: 'Sign in as a host of this project.' });
-} // prettier-ignore
+  return new ServerError(403, {
+    code: 'forbidden',
+    what: 'You may not do this.',
+    mend: 'Sign in as a host of this project.',
+  });
+}
 
 export function notSignedIn(): ServerError {
-  return new ServerError(401, { code: 'not-signed-in', what: 'You are not signed in.', mend: 'Sign in and try again.' });
-} // prettier-ignore
+  return new ServerError(401, {
+    code: 'not-signed-in',
+    what: 'You are not signed in.',
+    mend: 'Sign in and try again.',
+  });
+}
 
 export function conflict(what: string, mend: string, current?: unknown): ServerError {
   return new ServerError(409, { code: 'conflict', what, mend, current });

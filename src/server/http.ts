@@ -33,12 +33,24 @@ export function route<T>(work: Work<T>) {
 function answerTo(error: unknown): Response {
   if (error instanceof ServerError) return Response.json({ error: error.body }, { status: error.status });
   log.error({ err: error }, 'request failed');
-  const isDown = ['ECONNREFUSED', 'CONNECTION_ENDED', 'CONNECT_TIMEOUT', 'CONNECTION_CLOSED', '57P03'].includes(
-    (error as { code?: string }).code ?? '',
-  );
+  const isDown = [
+    'ECONNREFUSED',
+    'CONNECTION_ENDED',
+    'CONNECT_TIMEOUT',
+    'CONNECTION_CLOSED',
+    '57P03',
+  ].includes((error as { code?: string }).code ?? '');
   const body = isDown
-    ? { code: 'database-down', what: 'The database does not answer.', mend: 'Nothing was lost; try again in a moment.' }
-    : { code: 'internal', what: 'Something went wrong on the server.', mend: 'Try again; if it stays, tell whoever runs it.' };
+    ? {
+        code: 'database-down',
+        what: 'The database does not answer.',
+        mend: 'Nothing was lost; try again in a moment.',
+      }
+    : {
+        code: 'internal',
+        what: 'Something went wrong on the server.',
+        mend: 'Try again; if it stays, tell whoever runs it.',
+      };
   return Response.json({ error: body }, { status: isDown ? 503 : 500 });
 }
 
@@ -50,8 +62,12 @@ function refuseForeign(request: Request): void {
   const isOwn = origin === null ? request.headers.get('sec-fetch-site') === null : own.includes(origin);
   const isJson = (request.headers.get('content-type') ?? '').startsWith('application/json');
   if (isOwn && isJson) return;
-  throw new ServerError(403, { code: 'foreign', what: 'This request does not come from Kevlo.', mend: 'Open Kevlo itself and try there.' });
-} // prettier-ignore
+  throw new ServerError(403, {
+    code: 'foreign',
+    what: 'This request does not come from Kevlo.',
+    mend: 'Open Kevlo itself and try there.',
+  });
+}
 
 /** Reads a JSON body up to a size. */
 export async function readJson(request: Request, most = SMALL_BODY): Promise<unknown> {
@@ -62,7 +78,11 @@ export async function readJson(request: Request, most = SMALL_BODY): Promise<unk
     size += part.value.length;
     if (size > most) {
       await reader?.cancel();
-      throw new ServerError(413, { code: 'too-large', what: `This is larger than ${Math.round(most / 1e6) || 0.2} MB.`, mend: 'Send less at once.' });
+      throw new ServerError(413, {
+        code: 'too-large',
+        what: `This is larger than ${Math.round(most / 1e6) || 0.2} MB.`,
+        mend: 'Send less at once.',
+      });
     }
     text += decoder.decode(part.value, { stream: true });
   }
@@ -71,7 +91,7 @@ export async function readJson(request: Request, most = SMALL_BODY): Promise<unk
   } catch {
     throw invalid('The request is not JSON.', 'Reload the page and try again.');
   }
-} // prettier-ignore
+}
 
 /** The signed-in account, or undefined. */
 export async function currentAccount(): Promise<Account | undefined> {
@@ -103,5 +123,7 @@ export async function setSessionCookie(token: string | undefined): Promise<void>
 
 /** Where a request comes from, for throttling; behind a proxy that sets it, the first forwarded address. */
 export function addressOf(request: Request): string {
-  return process.env.PUBLIC_URL ? (request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'local') : 'local';
+  return process.env.PUBLIC_URL
+    ? (request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'local')
+    : 'local';
 }

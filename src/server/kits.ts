@@ -47,13 +47,22 @@ export async function setKitStatus(
     if (!now) throw notFound('This bag');
     if (now.status === status) return now;
     if (now.revision !== revision) {
-      throw conflict(`Someone else marked this bag “${now.status.replace('-', ' ')}” meanwhile.`, 'The page now shows it; change it again if yours still holds.', now);
+      throw conflict(
+        `Someone else marked this bag “${now.status.replace('-', ' ')}” meanwhile.`,
+        'The page now shows it; change it again if yours still holds.',
+        now,
+      );
     }
     await step`
       update kit set status = ${status}, revision = revision + 1, changed_by = ${account.id}, changed_at = now()
       where block_id = ${blockId} and maker_id = ${makerId}`;
-    await audit(step, projectId, account.id, 'kit-changed', { blockId, makerId, from: now.status, to: status });
+    await audit(step, projectId, account.id, 'kit-changed', {
+      blockId,
+      makerId,
+      from: now.status,
+      to: status,
+    });
     await notify(step, projectId, 'kits');
     return { ...now, status, revision: now.revision + 1 };
   });
-} // prettier-ignore
+}

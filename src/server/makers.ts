@@ -38,7 +38,12 @@ export async function addMakers(
         values (${projectId}, ${name}, ${hashToken(token)}, now())
         on conflict (project_id, lower(name)) where removed_at is null do nothing returning id`;
       if (!row) {
-        throw new ServerError(409, { code: 'name-taken', what: `There is already a maker named ${name}.`, mend: 'Add a second name or a letter to tell them apart.', where: 'names' });
+        throw new ServerError(409, {
+          code: 'name-taken',
+          what: `There is already a maker named ${name}.`,
+          mend: 'Add a second name or a letter to tell them apart.',
+          where: 'names',
+        });
       }
       added.push({ id: row.id, name, token });
     }
@@ -46,7 +51,7 @@ export async function addMakers(
     await notify(step, projectId, 'makers');
     return added;
   });
-} // prettier-ignore
+}
 
 /** Gives a maker a new link (the old one stops working) or revokes it. @returns the new token, or undefined */
 export async function changeLink(
@@ -63,7 +68,9 @@ export async function changeLink(
       update maker set token_hash = ${token ? hashToken(token) : null}, link_made_at = ${token ? step`now()` : null}
       where id = ${makerId} and project_id = ${projectId} and removed_at is null returning id`;
     if (!row) throw notFound('This maker');
-    await audit(step, projectId, account.id, wish === 'renew' ? 'link-renewed' : 'link-revoked', { maker: makerId });
+    await audit(step, projectId, account.id, wish === 'renew' ? 'link-renewed' : 'link-revoked', {
+      maker: makerId,
+    });
     await notify(step, projectId, 'makers');
     return token;
   });
@@ -83,7 +90,9 @@ export async function setMakerRemoved(
       update maker set removed_at = ${isRemoved ? step`now()` : null}
       where id = ${makerId} and project_id = ${projectId} returning id`;
     if (!row) throw notFound('This maker');
-    await audit(step, projectId, account.id, isRemoved ? 'maker-removed' : 'maker-restored', { maker: makerId });
+    await audit(step, projectId, account.id, isRemoved ? 'maker-removed' : 'maker-restored', {
+      maker: makerId,
+    });
     await notify(step, projectId, 'makers');
   });
 }
@@ -96,7 +105,11 @@ export async function makerOfLink(sql: Sql, token: string): Promise<Maker & { pr
         where token_hash = ${hashToken(token)} and removed_at is null`
     : [];
   if (!row) {
-    throw new ServerError(404, { code: 'no-such-link', what: 'This personal link does not work (any more).', mend: 'Ask your host for a new one.' });
+    throw new ServerError(404, {
+      code: 'no-such-link',
+      what: 'This personal link does not work (any more).',
+      mend: 'Ask your host for a new one.',
+    });
   }
   return { ...row, hasLink: true };
-} // prettier-ignore
+}

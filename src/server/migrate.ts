@@ -25,7 +25,8 @@ export async function migrate(sql: postgres.Sql, folder: string): Promise<string
         },
       })),
       storage: {
-        executed: async () => (await sql<{ name: string }[]>`select name from migration order by name`).map(({ name }) => name),
+        executed: async () =>
+          (await sql<{ name: string }[]>`select name from migration order by name`).map(({ name }) => name),
         logMigration: async () => undefined,
         unlogMigration: async () => undefined,
       },
@@ -36,4 +37,4 @@ export async function migrate(sql: postgres.Sql, folder: string): Promise<string
     await connection`select pg_advisory_unlock(${MIGRATION_LOCK})`.catch(() => undefined);
     connection.release();
   }
-} // prettier-ignore
+}

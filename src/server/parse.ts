@@ -11,12 +11,20 @@ export function parse<T>(schema: Joi.Schema<T>, input: unknown): T {
 }
 
 function sentence(text: string): string {
-  const plain = text.replace(/"/g, '').replace(/\b[a-z]+[A-Z]\w*/g, (name) => name.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`));
+  const plain = text
+    .replace(/"/g, '')
+    .replace(/\b[a-z]+[A-Z]\w*/g, (name) => name.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`));
   return plain.charAt(0).toUpperCase() + plain.slice(1);
-} // prettier-ignore
+}
 
 export const id = () => Joi.string().guid({ version: 'uuidv4' }).required();
 export const name = () => Joi.string().trim().min(1).max(120).required();
 export const email = () =>
-  Joi.string().trim().lowercase().email({ tlds: { allow: false } }).max(254).required().label('e-mail address'); // prettier-ignore
+  Joi.string()
+    .trim()
+    .lowercase()
+    .email({ tlds: { allow: false } })
+    .max(254)
+    .required()
+    .label('e-mail address');
 export const password = () => Joi.string().min(10).max(200).required();

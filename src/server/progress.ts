@@ -34,16 +34,22 @@ const CLOCK_SLACK_MS = 5 * 60_000;
  * Records a maker's events. Sending the same ones again changes nothing, so a device may always repeat.
  * @returns client ids that are now safe in the database
  */
-export async function recordEvents(sql: postgres.Sql, token: string, events: readonly RecordedEvent[]): Promise<string[]> {
+export async function recordEvents(
+  sql: postgres.Sql,
+  token: string,
+  events: readonly RecordedEvent[],
+): Promise<string[]> {
   const maker = await makerOfLink(sql, token);
   await inTransaction(sql, async (step) => {
     const blockIds = [...new Set(events.map(({ blockId }) => blockId))];
-    const own = await step`select id from block where project_id = ${maker.projectId} and id = any(${blockIds})`;
+    const own =
+      await step`select id from block where project_id = ${maker.projectId} and id = any(${blockIds})`;
     if (own.length !== blockIds.length) throw notFound('This block');
     let added = 0;
     for (const event of events) {
       const time = Math.min(Date.parse(event.at), Date.now() + CLOCK_SLACK_MS);
-      if (Number.isNaN(time)) throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
+      if (Number.isNaN(time))
+        throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
       const rows = await step`
         insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device)
         values (${event.clientId}, ${maker.id}, ${event.blockId}, ${event.stepId}, ${event.kind},
@@ -54,7 +60,7 @@ export async function recordEvents(sql: postgres.Sql, token: string, events: rea
     if (added > 0) await notify(step, maker.projectId, 'progress');
   });
   return events.map(({ clientId }) => clientId);
-} // prettier-ignore
+}
 
 interface EventRow extends ProgressEvent {
   readonly makerId: string;
@@ -68,7 +74,7 @@ async function readEvents(sql: Sql, projectId: string, makerId?: string): Promis
     where m.project_id = ${projectId} ${makerId ? sql`and m.id = ${makerId}` : sql``}
     order by e.id`;
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
-} // prettier-ignore
+}
 
 /** Every maker's progress on every block of a project. */
 export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
@@ -80,14 +86,26 @@ export async function projectProgress(sql: Sql, project: Project): Promise<Block
     const key = `${event.makerId}/${event.blockId}`;
     byPair.set(key, [...(byPair.get(key) ?? []), event]);
   }
-  return makers.flatMap(({ id }) => blocks.map((block) => progressOf(id, block, byPair.get(`${id}/${block.id}`) ?? [])));
+  return makers.flatMap(({ id }) =>
+    blocks.map((block) => progressOf(id, block, byPair.get(`${id}/${block.id}`) ?? [])),
+  );
 }
 
-function progressOf(makerId: string, { id, sheet }: BlockWithSheet, events: readonly EventRow[]): BlockProgress {
-  const { done, stuck, orphaned } = foldEvents(events, sheet.steps.map((step) => step.id)); // prettier-ignore
+function progressOf(
+  makerId: string,
+  { id, sheet }: BlockWithSheet,
+  events: readonly EventRow[],
+): BlockProgress {
+  const { done, stuck, orphaned } = foldEvents(
+    events,
+    sheet.steps.map((step) => step.id),
+  );
   const minutes = (steps: typeof sheet.steps) => steps.reduce((sum, step) => sum + step.minutes, 0);
   const stuckOn = sheet.steps.find((step) => stuck.has(step.id))?.text;
-  const lastAt = events.map(({ at }) => at).sort().at(-1); // prettier-ignore
+  const lastAt = events
+    .map(({ at }) => at)
+    .sort()
+    .at(-1);
   return {
     makerId,
     blockId: id,
@@ -112,7 +130,10 @@ export async function makerPage(sql: Sql, token: string) {
     project: { name: project.name, shop: project.shop, unitSystem: project.unitSystem },
     blocks: blocks.map(({ id, name, sheet }) => {
       const own = events.filter(({ blockId }) => blockId === id);
-      const { done, stuck } = foldEvents(own, sheet.steps.map((step) => step.id)); // prettier-ignore
+      const { done, stuck } = foldEvents(
+        own,
+        sheet.steps.map((step) => step.id),
+      );
       return { id, name, sheet, done: [...done], stuck: [...stuck] };
     }),
   };

@@ -27,9 +27,17 @@ const MAY: Readonly<Record<Role, ReadonlySet<'read' | 'pack' | 'edit'>>> = {
 };
 
 const COLUMNS = [
-  'id', 'name', 'shop', 'unit_system as "unitSystem"', 'page_size as "pageSize"', 'allowance_mm as "allowanceMm"',
-  'spares_percent as "sparesPercent"', 'grid_columns as "gridColumns"',
-].map((column) => `p.${column}`).join(', '); // prettier-ignore
+  'id',
+  'name',
+  'shop',
+  'unit_system as "unitSystem"',
+  'page_size as "pageSize"',
+  'allowance_mm as "allowanceMm"',
+  'spares_percent as "sparesPercent"',
+  'grid_columns as "gridColumns"',
+]
+  .map((column) => `p.${column}`)
+  .join(', ');
 
 /**
  * The project, if the account may do that with it. Projects of others are not found rather than forbidden, so that
@@ -66,7 +74,11 @@ export async function listProjects(sql: Sql, account: Account): Promise<Project[
 }
 
 /** Makes a project with the account as its host. */
-export async function createProject(sql: Sql, account: Account, settings: Partial<ProjectSettings> & { name: string }): Promise<Project> {
+export async function createProject(
+  sql: Sql,
+  account: Account,
+  settings: Partial<ProjectSettings> & { name: string },
+): Promise<Project> {
   const [row] = await sql<{ id: string }[]>`
     insert into project (name, shop, unit_system) values
       (${settings.name}, ${settings.shop ?? ''}, ${settings.unitSystem ?? 'inch'}) returning id`;
@@ -74,10 +86,15 @@ export async function createProject(sql: Sql, account: Account, settings: Partia
   await sql`insert into membership (project_id, account_id, role) values (${projectId}, ${account.id}, 'host')`;
   await audit(sql, projectId, account.id, 'project-made', { name: settings.name });
   return projectById(sql, projectId);
-} // prettier-ignore
+}
 
 /** Changes a project's settings. */
-export async function changeProject(sql: Sql, account: Account, projectId: string, settings: ProjectSettings): Promise<Project> {
+export async function changeProject(
+  sql: Sql,
+  account: Account,
+  projectId: string,
+  settings: ProjectSettings,
+): Promise<Project> {
   const before = await openProject(sql, account, projectId, 'edit');
   await sql`
     update project set name = ${settings.name}, shop = ${settings.shop}, unit_system = ${settings.unitSystem},
@@ -86,4 +103,4 @@ export async function changeProject(sql: Sql, account: Account, projectId: strin
     where id = ${projectId}`;
   await audit(sql, projectId, account.id, 'settings-changed', { before, after: settings });
   return projectById(sql, projectId);
-} // prettier-ignore
+}

@@ -9,7 +9,7 @@ export function Notice({ title, children }: { title: string; children: ReactNode
       <Typography variant="h2" component="h1" gutterBottom>
         {title}
       </Typography>
-      <Typography component="div" color="text.secondary">
+      <Typography component="div" color="textSecondary">
         {children}
       </Typography>
     </Box>

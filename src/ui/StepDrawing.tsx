@@ -46,7 +46,9 @@ export function StepDrawing(props: StepDrawingProps) {
       shift={shift}
       {...(props.height === undefined ? {} : { height: props.height })}
     >
-      {step?.kind === 'join' && <ThreadLayer chains={step.chains} scaleMm={Math.max(sheet.widthMm, sheet.heightMm)} />}
+      {step?.kind === 'join' && (
+        <ThreadLayer chains={step.chains} scaleMm={Math.max(sheet.widthMm, sheet.heightMm)} />
+      )}
     </BlockDrawing>
   );
 }
@@ -65,16 +67,25 @@ function inksAt({ patches, steps }: BlockSheet, current: number, showReleased: b
   return inks;
 }
 
-function shiftsOf({ patches, widthMm, heightMm }: BlockSheet, step: Step): Map<number, { x: number; y: number }> | undefined {
+function shiftsOf(
+  { patches, widthMm, heightMm }: BlockSheet,
+  step: Step,
+): Map<number, { x: number; y: number }> | undefined {
   if (step.kind !== 'join') return undefined;
   const centre = (unit: readonly number[]) => {
     const points = unit.flatMap((patch) => (patches[patch] ? [middleOf(patches[patch].outline)] : []));
-    return { x: points.reduce((sum, { x }) => sum + x, 0) / points.length, y: points.reduce((sum, { y }) => sum + y, 0) / points.length };
+    return {
+      x: points.reduce((sum, { x }) => sum + x, 0) / points.length,
+      y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
+    };
   };
   const [a, b] = [centre(step.left), centre(step.right)];
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const move = (Math.max(widthMm, heightMm) * APART) / length;
   const by = { x: (b.x - a.x) * move, y: (b.y - a.y) * move };
   const back = { x: -by.x, y: -by.y };
-  return new Map([...step.left.map((patch) => [patch, back] as const), ...step.right.map((patch) => [patch, by] as const)]);
-} // prettier-ignore
+  return new Map([
+    ...step.left.map((patch) => [patch, back] as const),
+    ...step.right.map((patch) => [patch, by] as const),
+  ]);
+}

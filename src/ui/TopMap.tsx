@@ -1,3 +1,4 @@
+'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
@@ -10,32 +11,45 @@ export interface TopMapBlock {
   readonly name: string;
   readonly place: number;
   readonly sheet: Pick<BlockSheet, 'patches' | 'widthMm' | 'heightMm'>;
+  readonly href: string;
+  /** The station's own measure of the block, with its unit. */
+  readonly text: string;
+  /** Share to ink, 0 to 1, where the station has one. */
+  readonly share?: number;
 }
 
 interface TopMapProps {
   readonly blocks: readonly TopMapBlock[];
   readonly fabrics: readonly string[];
   readonly columns: number;
-  readonly href: (blockId: string) => string;
-  /** The station's own measure of a block, with its unit, and the share to ink, 0 to 1. */
-  readonly measure?: (blockId: string) => { text: string; share?: number };
   readonly current?: string;
   readonly title: string;
 }
 
 /** The finished project drawn small and true: how one picks a block. A block's place never moves. */
-export function TopMap({ blocks, fabrics, columns, href, measure, current, title }: TopMapProps) {
+export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps) {
   const rows = Math.max(1, Math.ceil(blocks.length / columns));
   const largest = Math.max(1, ...blocks.map(({ sheet }) => Math.max(sheet.widthMm, sheet.heightMm)));
   return (
     <Box component="nav" aria-label={`The top: ${title}`} className="no-print">
-      <Typography variant="overline" component="p" color="text.secondary">{title}</Typography>
-      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${columns}, 1fr)`, gap: '6px', p: '6px', bgcolor: 'divider', border: 1, borderColor: 'divider' }}>
+      <Typography variant="overline" component="p" color="textSecondary">
+        {title}
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: `repeat(${columns}, 1fr)`,
+          gap: '6px',
+          p: '6px',
+          bgcolor: 'divider',
+          border: 1,
+          borderColor: 'divider',
+        }}
+      >
         {Array.from({ length: rows * columns }, (_, place) => {
           const block = blocks[place];
           if (!block) return <Box key={place} sx={{ aspectRatio: '1', bgcolor: 'background.default' }} />;
           const { sheet } = block;
-          const measured = measure?.(block.id);
           const prefix = `top${block.id.slice(0, 8)}`;
           const pad = (largest * 1.06 - sheet.widthMm) / 2;
           const padY = (largest * 1.06 - sheet.heightMm) / 2;
@@ -43,22 +57,55 @@ export function TopMap({ blocks, fabrics, columns, href, measure, current, title
             <Box
               key={place}
               component={Link}
-              href={href(block.id)}
+              href={block.href}
               aria-current={current === block.id ? 'true' : undefined}
-              sx={{ display: 'block', bgcolor: 'background.paper', color: 'text.primary', textDecoration: 'none', outline: current === block.id ? '3px solid var(--mui-palette-primary-main)' : undefined, position: 'relative', pb: '3px' }}
+              sx={{
+                display: 'block',
+                bgcolor: 'background.paper',
+                color: 'text.primary',
+                textDecoration: 'none',
+                outline: current === block.id ? '3px solid var(--mui-palette-primary-main)' : undefined,
+                position: 'relative',
+                pb: '3px',
+              }}
             >
-              <Box component="svg" aria-hidden="true" viewBox={`${-pad} ${-padY} ${largest * 1.06} ${largest * 1.06}`} sx={{ display: 'block', width: '100%', aspectRatio: '1' }}>
-                <defs><SwatchPatterns prefix={prefix} fabrics={fabrics} scale={largest / 120} /></defs>
+              <Box
+                component="svg"
+                aria-hidden="true"
+                viewBox={`${-pad} ${-padY} ${largest * 1.06} ${largest * 1.06}`}
+                sx={{ display: 'block', width: '100%', aspectRatio: '1' }}
+              >
+                <defs>
+                  <SwatchPatterns prefix={prefix} fabrics={fabrics} scale={largest / 120} />
+                </defs>
                 {sheet.patches.map((patch) => (
-                  <path key={patch.id} d={outlinePath(patch.outline)} fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(patch.fabric))})`} stroke="var(--mui-palette-text-primary)" strokeWidth={0.5} vectorEffect="non-scaling-stroke" />
+                  <path
+                    key={patch.id}
+                    d={outlinePath(patch.outline)}
+                    fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(patch.fabric))})`}
+                    stroke="var(--mui-palette-text-primary)"
+                    strokeWidth={0.5}
+                    vectorEffect="non-scaling-stroke"
+                  />
                 ))}
               </Box>
               <Box sx={{ px: 0.5, fontSize: '0.78rem', lineHeight: 1.25, minHeight: 34 }}>
                 <strong>{block.name}</strong>
-                <Box component="span" sx={{ display: 'block', color: 'text.secondary' }}>{measured?.text}</Box>
+                <Box component="span" sx={{ display: 'block', color: 'text.secondary' }}>
+                  {block.text}
+                </Box>
               </Box>
-              {measured?.share !== undefined && (
-                <Box aria-hidden="true" sx={{ height: 0, mx: 0.5, width: `calc(${Math.round(measured.share * 100)}% - 8px)`, borderBottom: '3px dashed', borderColor: 'success.main' }} />
+              {block.share !== undefined && (
+                <Box
+                  aria-hidden="true"
+                  sx={{
+                    height: 0,
+                    mx: 0.5,
+                    width: `calc(${Math.round(block.share * 100)}% - 8px)`,
+                    borderBottom: '3px dashed',
+                    borderColor: 'success.main',
+                  }}
+                />
               )}
             </Box>
           );
@@ -66,4 +113,4 @@ export function TopMap({ blocks, fabrics, columns, href, measure, current, title
       </Box>
     </Box>
   );
-} // prettier-ignore
+}

@@ -15,7 +15,11 @@ export class RefusedError extends Error {
  * Sends JSON to the server and reads its answer.
  * @throws RefusedError when the server refuses or cannot be reached (`status` 0)
  */
-export async function send<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', path: string, body?: unknown): Promise<T> {
+export async function send<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -24,13 +28,18 @@ export async function send<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', path: st
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {
-    throw new RefusedError(0, 'offline', 'The server cannot be reached.', 'Check the connection; nothing typed is lost.');
+    throw new RefusedError(
+      0,
+      'offline',
+      'The server cannot be reached.',
+      'Check the connection; nothing typed is lost.',
+    );
   }
   const answer = (await response.json().catch(() => ({}))) as { error?: RefusedError };
   if (response.ok) return answer as T;
   const { code = 'unknown', what = 'The server refused.', mend = 'Try again.', where } = answer.error ?? {};
   throw new RefusedError(response.status, code, what, mend, where);
-} // prettier-ignore
+}
 
 /** A GET for useSWR. */
 export function read<T>(path: string): Promise<T> {

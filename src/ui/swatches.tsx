@@ -8,10 +8,19 @@ interface Swatch {
 }
 
 const GROUNDS: readonly (readonly [string, string])[] = [
-  ['#e3c98e', '#8a5f12'], ['#efe6d2', '#b7a582'], ['#c3cccf', '#6f7f86'], ['#a9b787', '#5b6d35'],
-  ['#c9796a', '#7b2418'], ['#cdb491', '#7c6343'], ['#4a5a66', '#93a5b1'], ['#7ea3c4', '#224f78'],
-  ['#b3a0bd', '#5d4469'], ['#d8a874', '#814d17'], ['#8fb5ab', '#2c5f55'], ['#dcc1c0', '#8f4f50'],
-]; // prettier-ignore
+  ['#e3c98e', '#8a5f12'],
+  ['#efe6d2', '#b7a582'],
+  ['#c3cccf', '#6f7f86'],
+  ['#a9b787', '#5b6d35'],
+  ['#c9796a', '#7b2418'],
+  ['#cdb491', '#7c6343'],
+  ['#4a5a66', '#93a5b1'],
+  ['#7ea3c4', '#224f78'],
+  ['#b3a0bd', '#5d4469'],
+  ['#d8a874', '#814d17'],
+  ['#8fb5ab', '#2c5f55'],
+  ['#dcc1c0', '#8f4f50'],
+];
 
 /** Side of a swatch's repeat, mm of the drawing. */
 const REPEAT_MM = 7;
@@ -45,7 +54,15 @@ const WEAVES: readonly ReactNode[] = [
 ];
 
 /** Pattern definitions for some fabrics; fill with `url(#<prefix>-<index>)`. */
-export function SwatchPatterns({ prefix, fabrics, scale = 1 }: { prefix: string; fabrics: readonly string[]; scale?: number }) {
+export function SwatchPatterns({
+  prefix,
+  fabrics,
+  scale = 1,
+}: {
+  prefix: string;
+  fabrics: readonly string[];
+  scale?: number;
+}) {
   return fabrics.map((fabric, index) => {
     const { ground, figure, weave } = swatchOf(fabric, fabrics);
     return (
@@ -63,4 +80,4 @@ export function SwatchPatterns({ prefix, fabrics, scale = 1 }: { prefix: string;
       </pattern>
     );
   });
-} // prettier-ignore
+}

@@ -4,14 +4,30 @@ import { createTheme } from '@mui/material/styles';
 /** Kevlo's palette: undyed cloth, ink and dye baths. Every pair of text and ground meets WCAG AA. */
 const DYES = {
   light: {
-    paper: '#f4efe4', raised: '#fbf8f1', ink: '#22262b', faded: '#565a5c', line: '#c9bfab',
-    woad: '#24527a', madder: '#9b2f22', weld: '#8a5a00', lichen: '#4d6327', thread: '#7a6f5d',
+    paper: '#f4efe4',
+    raised: '#fbf8f1',
+    ink: '#22262b',
+    faded: '#565a5c',
+    line: '#c9bfab',
+    woad: '#24527a',
+    madder: '#9b2f22',
+    weld: '#8a5a00',
+    lichen: '#4d6327',
+    thread: '#7a6f5d',
   },
   dark: {
-    paper: '#1d2023', raised: '#26292d', ink: '#ece6d8', faded: '#b3ad9f', line: '#474b4f',
-    woad: '#8fbbe0', madder: '#ef9486', weld: '#e2b457', lichen: '#b0c781', thread: '#8d8675',
+    paper: '#1d2023',
+    raised: '#26292d',
+    ink: '#ece6d8',
+    faded: '#b3ad9f',
+    line: '#474b4f',
+    woad: '#8fbbe0',
+    madder: '#ef9486',
+    weld: '#e2b457',
+    lichen: '#b0c781',
+    thread: '#8d8675',
   },
-} as const; // prettier-ignore
+} as const;
 
 function scheme(tone: keyof typeof DYES) {
   const dye = DYES[tone];
@@ -53,7 +69,9 @@ export const theme = createTheme({
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums' },
         ':focus-visible': { outline: '3px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
-        '@media (prefers-reduced-motion: reduce)': { '*': { transition: 'none !important', animation: 'none !important' } },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*': { transition: 'none !important', animation: 'none !important' },
+        },
         '@media print': { body: { background: '#fff' }, '.no-print': { display: 'none !important' } },
       },
     },
@@ -67,8 +85,10 @@ export const theme = createTheme({
       styleOverrides: { root: { backgroundImage: 'none', border: '1px solid var(--mui-palette-divider)' } },
     },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
-    MuiTableCell: { styleOverrides: { root: { padding: '6px 12px', borderColor: 'var(--mui-palette-divider)' } } },
+    MuiTableCell: {
+      styleOverrides: { root: { padding: '6px 12px', borderColor: 'var(--mui-palette-divider)' } },
+    },
     MuiLink: { defaultProps: { underline: 'always' } },
     MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', minHeight: 40 } } },
   },
-}); // prettier-ignore
+});

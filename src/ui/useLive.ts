@@ -17,4 +17,4 @@ export function useLive(projectId: string, kinds: readonly ChangeKind[], onChang
     source.addEventListener('ready', tell);
     return () => source.close();
   }, [projectId]);
-} // prettier-ignore
+}

@@ -11,7 +11,12 @@ export type Preview =
   | { readonly kind: 'good'; readonly drawing: ImportedDrawing; readonly sheet: BlockSheet };
 
 const api = {
-  preview(svg: string, options: ImportOptions, settings: BagSettings, onProgress: (share: number) => void): Preview {
+  preview(
+    svg: string,
+    options: ImportOptions,
+    settings: BagSettings,
+    onProgress: (share: number) => void,
+  ): Preview {
     try {
       const drawing = importSvg(svg, options);
       if (drawing.faults.length > 0) return { kind: 'faulty', drawing };

@@ -45,11 +45,14 @@ export function findCut(graph: SeamGraph, members: readonly number[]): readonly 
   // A unit with h holes falls apart after at most h + 1 openings.
   for (let round = 0; round < members.length; round++) {
     const unit = describeUnit(graph, members, opened);
-    const cut = bestOf(unit, straightCuts(unit)) ?? bestOf(unit, pathCuts(unit, false)) ?? bestOf(unit, pathCuts(unit, true));
+    const cut =
+      bestOf(unit, straightCuts(unit)) ??
+      bestOf(unit, pathCuts(unit, false)) ??
+      bestOf(unit, pathCuts(unit, true));
     if (cut && cut.groups.length > 1) return cut.groups;
     if (!cut) break;
     for (const seam of cut.seams) opened.add(seam);
-  } // prettier-ignore
+  }
   return peelOne(graph, members);
 }
 
@@ -66,7 +69,10 @@ function describeUnit(graph: SeamGraph, members: readonly number[], opened: Read
   const isInside = (place: number) => {
     let known = inside.get(place);
     if (known === undefined) {
-      known = (graph.isInner[place] as boolean) && !openPlaces.has(place) && (graph.seamsAt[place] ?? []).every(isOwn);
+      known =
+        (graph.isInner[place] as boolean) &&
+        !openPlaces.has(place) &&
+        (graph.seamsAt[place] ?? []).every(isOwn);
       inside.set(place, known);
     }
     return known;

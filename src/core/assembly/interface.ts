@@ -70,14 +70,20 @@ function walk(
   while (next !== undefined) {
     const seam: Seam = graph.seams[next] as Seam;
     const before = steps.at(-1);
-    if (before && turnAt(graph, place, before.seam, next) > STRAIGHT_DEG) bends.push(graph.places[place] as Point);
+    if (before && turnAt(graph, place, before.seam, next) > STRAIGHT_DEG)
+      bends.push(graph.places[place] as Point);
     unused.delete(next);
     steps.push({ seam: next, isForward: seam.start.place === place });
     bends.push(...seam.innerBends);
     lengthMm += seam.lengthMm;
     place = farPlace(seam, place);
-    next = straightest(graph, place, next, (at.get(place) ?? []).filter((candidate) => unused.has(candidate)));
-  } // prettier-ignore
+    next = straightest(
+      graph,
+      place,
+      next,
+      (at.get(place) ?? []).filter((candidate) => unused.has(candidate)),
+    );
+  }
   const isClosed = place === startPlace && steps.length > 1;
   if (isClosed && turnAt(graph, place, steps.at(-1)?.seam as number, first) > STRAIGHT_DEG) {
     bends.push(graph.places[place] as Point);
@@ -85,10 +91,16 @@ function walk(
   return { steps, startPlace, endPlace: place, lengthMm, bends };
 }
 
-function straightest(graph: SeamGraph, place: number, from: number, choices: readonly number[]): number | undefined {
+function straightest(
+  graph: SeamGraph,
+  place: number,
+  from: number,
+  choices: readonly number[],
+): number | undefined {
   let best: number | undefined;
   for (const seam of choices) {
-    if (best === undefined || turnAt(graph, place, from, seam) < turnAt(graph, place, from, best)) best = seam;
+    if (best === undefined || turnAt(graph, place, from, seam) < turnAt(graph, place, from, best))
+      best = seam;
   }
   return best;
 }

@@ -97,7 +97,10 @@ function buildTree(graph: SeamGraph, members: readonly number[], counter: Counte
     return { members };
   }
   const groups = findCut(graph, members);
-  return joinTrees(graph, groups.map((group) => buildTree(graph, group, counter))); // prettier-ignore
+  return joinTrees(
+    graph,
+    groups.map((group) => buildTree(graph, group, counter)),
+  );
 }
 
 /** Puts units together one by one, each time the neighbour that costs the fewest chains and bends. */

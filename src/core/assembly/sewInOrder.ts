@@ -37,9 +37,18 @@ export function sewInOrder(joins: readonly ReleasingJoin[], settings: SewingSett
     const minutes = joinMinutes(lengthMm, bends, thread.starts, papersInHand, settings);
     const isCarried = carriesOn && thread.carried;
     return {
-      id: `j${index + 1}`, left, right, seams, chains, bends, lengthMm,
-      threadStarts: thread.starts, carriesOn: isCarried, minutes, releases,
-    }; // prettier-ignore
+      id: `j${index + 1}`,
+      left,
+      right,
+      seams,
+      chains,
+      bends,
+      lengthMm,
+      threadStarts: thread.starts,
+      carriesOn: isCarried,
+      minutes,
+      releases,
+    };
   });
 }
 
@@ -67,7 +76,10 @@ function bestWay(chains: readonly Chain[], ways: readonly Way[], isContinued: bo
 }
 
 function leastStarts(ways: readonly Way[]): Way | undefined {
-  return ways.reduce<Way | undefined>((best, way) => (best && best.starts <= way.starts ? best : way), undefined);
+  return ways.reduce<Way | undefined>(
+    (best, way) => (best && best.starts <= way.starts ? best : way),
+    undefined,
+  );
 }
 
 /** Thread begun for the chains of one join, when `leftMm` of the thread before is still on the needle. */
@@ -97,7 +109,8 @@ function joinMinutes(
   settings: SewingSettings,
 ): number {
   const stitching = (lengthMm * settings.stitchesPerMm) / settings.stitchesPerMinute;
-  const handling = settings.alignMinutes + bends * settings.bendMinutes + starts * settings.threadStartMinutes;
+  const handling =
+    settings.alignMinutes + bends * settings.bendMinutes + starts * settings.threadStartMinutes;
   const heavy = 1 + settings.heavyShare * Math.max(0, papersInHand - settings.lightPapers);
   return (handling + stitching) * heavy;
 }

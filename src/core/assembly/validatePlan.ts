@@ -29,7 +29,11 @@ export function validatePlan(graph: SeamGraph, plan: Pick<AssemblyPlan, 'joins'>
   return faults;
 }
 
-function unitFor(patches: readonly number[], unitOf: readonly number[], sizes: readonly number[]): number | undefined {
+function unitFor(
+  patches: readonly number[],
+  unitOf: readonly number[],
+  sizes: readonly number[],
+): number | undefined {
   const unit = unitOf[patches[0] as number];
   if (unit === undefined || new Set(patches).size !== patches.length) return undefined;
   const isWhole = sizes[unit] === patches.length && patches.every((patch) => unitOf[patch] === unit);
@@ -74,7 +78,8 @@ function checkReleases(
     const isSurrounded =
       (graph.seamsOf[patch] as readonly number[]).every((seam) => timesSewn[seam] === 1) &&
       graph.openEdges.every((edge) => edge.patch !== patch);
-    if (!isSurrounded || released.has(patch)) faults.push(`${join.id} releases ${graph.patches[patch]?.id} too early or twice.`);
+    if (!isSurrounded || released.has(patch))
+      faults.push(`${join.id} releases ${graph.patches[patch]?.id} too early or twice.`);
     released.add(patch);
-  } // prettier-ignore
+  }
 }

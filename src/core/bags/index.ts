@@ -1,2 +1,9 @@
-export { bagContents, type BagContents, type BagCut, type BagFabric, type BagPapers, type BagSettings } from './bagContents';
+export {
+  bagContents,
+  type BagContents,
+  type BagCut,
+  type BagFabric,
+  type BagPapers,
+  type BagSettings,
+} from './bagContents';
 export { pickList, type ClothLine, type PackedBlock, type PickLine, type PickList } from './pickList';

@@ -48,7 +48,10 @@ export function pickList(blocks: readonly PackedBlock[]): PickList {
     papers: [...papers.values()].sort((a, b) => a.what.localeCompare(b.what)),
     cloth: [...cloth]
       .sort(([a], [b]) => a.localeCompare(b))
-      .map(([fabric, lines]) => ({ fabric, lines: [...lines.values()].sort((a, b) => b.widthMm - a.widthMm) })),
+      .map(([fabric, lines]) => ({
+        fabric,
+        lines: [...lines.values()].sort((a, b) => b.widthMm - a.widthMm),
+      })),
   };
 }
 

@@ -44,7 +44,13 @@ export function findClashes(graph: SeamGraph, patches: readonly BastedPatch[]): 
   );
 }
 
-function hasTailAcross(graph: SeamGraph, patch: number, basted: BastedPatch, end: SeamEnd, side: number): boolean {
+function hasTailAcross(
+  graph: SeamGraph,
+  patch: number,
+  basted: BastedPatch,
+  end: SeamEnd,
+  side: number,
+): boolean {
   const { sides } = graph;
   const first = sides.firstOf[patch] as number;
   return basted.tails.some(

@@ -45,10 +45,11 @@ export function firstFoldedAt({ order, isTucked }: FoldOrder, corner: number): n
   const count = order.length;
   const arriving = (corner + count - 1) % count;
   const [first, last] = [order[0], order[count - 1]];
-  const meetAtTuck = count > 2 && [arriving, corner].includes(first as number) && [arriving, corner].includes(last as number);
+  const meetAtTuck =
+    count > 2 && [arriving, corner].includes(first as number) && [arriving, corner].includes(last as number);
   if (isTucked && meetAtTuck) return last as number;
   return order.indexOf(arriving) < order.indexOf(corner) ? arriving : corner;
-} // prettier-ignore
+}
 
 /** All tails of a patch. */
 export function tailsOf(outline: Outline, fold: FoldOrder, allowanceMm: number): Tail[] {

@@ -84,12 +84,15 @@ export function sidesNear(sides: Sides, patches: readonly Patch[], side: number,
   const own = sides.patchOf[side] as number;
   const { layer } = patches[own] as Patch;
   return sides.index.search(
-    box.minX - reach, box.minY - reach, box.maxX + reach, box.maxY + reach,
+    box.minX - reach,
+    box.minY - reach,
+    box.maxX + reach,
+    box.maxY + reach,
     (near) => {
       const patch = sides.patchOf[near] as number;
       return patch !== own && (patches[patch] as Patch).layer === layer;
     },
-  ); // prettier-ignore
+  );
 }
 
 /** Every stretch where sides of two patches coincide, found once from each of the two sides. */

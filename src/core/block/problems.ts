@@ -130,7 +130,10 @@ function unevenContacts(sides: Sides, patches: readonly Patch[], contacts: reado
     if (side > other) continue;
     const [a, b] = [sides.edges[side], sides.edges[other]];
     if (!a || !b) continue;
-    for (const [p, q] of [[a.a, b.b], [a.b, b.a]] as const) {
+    for (const [p, q] of [
+      [a.a, b.b],
+      [a.b, b.a],
+    ] as const) {
       const off = distance(p, q);
       if (off <= LEAST_MISMATCH_MM || off >= NEAR_MM) continue;
       const ids = idsOf(sides, patches, side, other);
@@ -140,7 +143,7 @@ function unevenContacts(sides: Sides, patches: readonly Patch[], contacts: reado
         at: p,
         patches: ids,
       });
-    } // prettier-ignore
+    }
   }
   return problems;
 }
@@ -166,7 +169,12 @@ function gaps(graph: SeamGraph, touching: ReadonlySet<number>): Problem[] {
   return problems;
 }
 
-function gapBetween(sides: Sides, patches: readonly Patch[], side: number, other: number): Problem | undefined {
+function gapBetween(
+  sides: Sides,
+  patches: readonly Patch[],
+  side: number,
+  other: number,
+): Problem | undefined {
   const [a, b] = [sides.edges[side], sides.edges[other]];
   if (!a || !b) return undefined;
   const [la, lb] = [edgeLength(a), edgeLength(b)];
@@ -202,7 +210,8 @@ function lonePatches(graph: SeamGraph): Problem[] {
     const own = patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
     const groups = groupsOf(graph, own);
     for (const [first] of groups) {
-      if (first === undefined || layer > base || groups.length === 1 || (seamsOf[first]?.length ?? 0) > 0) continue;
+      if (first === undefined || layer > base || groups.length === 1 || (seamsOf[first]?.length ?? 0) > 0)
+        continue;
       const { id, outline } = patches[first] as Patch;
       const at = outline.corners[0] as Point;
       problems.push({

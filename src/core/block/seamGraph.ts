@@ -8,7 +8,15 @@ import {
   type Edge,
   type Point,
 } from '../geometry';
-import { LEAST_SEAM_MM, endPlace, findContacts, listSides, nextSide, type Contact, type Sides } from './contacts';
+import {
+  LEAST_SEAM_MM,
+  endPlace,
+  findContacts,
+  listSides,
+  nextSide,
+  type Contact,
+  type Sides,
+} from './contacts';
 import type { Patch } from './patch';
 
 /** One end of a seam. */
@@ -91,7 +99,9 @@ function hasStraightPair(seams: readonly Seam[], list: readonly number[], place:
     const { start, end } = seams[seam] as Seam;
     return start.place === place ? start.outward : end.outward;
   });
-  return outward.some((a, i) => outward.slice(i + 1).some((b) => turnDegrees({ x: -a.x, y: -a.y }, b) <= STRAIGHT_DEG));
+  return outward.some((a, i) =>
+    outward.slice(i + 1).some((b) => turnDegrees({ x: -a.x, y: -a.y }, b) <= STRAIGHT_DEG),
+  );
 }
 
 function joinRuns(sides: Sides, contacts: readonly Contact[]): Seam[] {
@@ -140,7 +150,9 @@ function seamFrom(sides: Sides, run: readonly Contact[], number: number): Seam {
   const arriving = directionAt(tail, edgeLength(tail));
   const innerBends = parts.slice(1).flatMap((part, i) => {
     const before = parts[i] as Edge;
-    return turnDegrees(directionAt(before, edgeLength(before)), directionAt(part, 0)) > STRAIGHT_DEG ? [part.a] : [];
+    return turnDegrees(directionAt(before, edgeLength(before)), directionAt(part, 0)) > STRAIGHT_DEG
+      ? [part.a]
+      : [];
   });
   return {
     id: `s${number + 1}`,
@@ -162,7 +174,12 @@ function sidePair(sides: Sides, { side, other }: Contact): [number, number] {
   return [local(side), local(other)];
 }
 
-function findOpenEdges(sides: Sides, contacts: readonly Contact[], open: OpenEdge[], openPlaces: Set<number>): void {
+function findOpenEdges(
+  sides: Sides,
+  contacts: readonly Contact[],
+  open: OpenEdge[],
+  openPlaces: Set<number>,
+): void {
   const bySide = new Map<number, Contact[]>();
   for (const contact of contacts) {
     const list = bySide.get(contact.side);
@@ -176,7 +193,15 @@ function findOpenEdges(sides: Sides, contacts: readonly Contact[], open: OpenEdg
       addOpen(sides, side, from, contact.from, [place, contact.fromPlace], open, openPlaces);
       if (contact.to > from) [from, place] = [contact.to, contact.toPlace];
     }
-    addOpen(sides, side, from, sides.lengths[side] as number, [place, endPlace(sides, side)], open, openPlaces);
+    addOpen(
+      sides,
+      side,
+      from,
+      sides.lengths[side] as number,
+      [place, endPlace(sides, side)],
+      open,
+      openPlaces,
+    );
   }
 }
 

@@ -23,7 +23,11 @@ export type PlanDocument = ReturnType<typeof planDocument>;
  * Computes everything about one drawing: kinds, seams, order of sewing, basting, papers and thread.
  * @param drawingProblems what the import already found; listed first
  */
-export function planDocument(patches: readonly Patch[], drawingProblems: readonly Problem[], options: PlanOptions) {
+export function planDocument(
+  patches: readonly Patch[],
+  drawingProblems: readonly Problem[],
+  options: PlanOptions,
+) {
   const { graph, problems } = analyseBlock(patches);
   const sorted = groupKinds(graph.patches.map(({ outline }) => outline));
   const assembly = planAssembly(graph, DEFAULT_SEWING, options.onProgress);
@@ -85,7 +89,11 @@ export function planDocument(patches: readonly Patch[], drawingProblems: readonl
         patch: id(patch),
         foldOrder: fold.order,
         tucked: fold.isTucked,
-        tails: tails.map(({ corner, overEdge, lengthMm }) => ({ corner, overEdge, lengthMm: round(lengthMm) })),
+        tails: tails.map(({ corner, overEdge, lengthMm }) => ({
+          corner,
+          overEdge,
+          lengthMm: round(lengthMm),
+        })),
       })),
       clashes: basting.clashes.map(({ seam, at }) => ({
         seam: seamId(seam),
@@ -101,7 +109,11 @@ export function planDocument(patches: readonly Patch[], drawingProblems: readonl
   };
 }
 
-function assemblyDocument(plan: AssemblyPlan, id: (patch: number) => string, seamId: (seam: number) => string) {
+function assemblyDocument(
+  plan: AssemblyPlan,
+  id: (patch: number) => string,
+  seamId: (seam: number) => string,
+) {
   return {
     school: plan.school,
     bendsBound: plan.bendsBound,
@@ -124,7 +136,12 @@ function assemblyDocument(plan: AssemblyPlan, id: (patch: number) => string, sea
 function threadDocument({ joins, totals }: AssemblyPlan) {
   const lengths = joins.flatMap(({ chains }) => chains.map(({ lengthMm }) => lengthMm));
   const { stitchesPerMm, usableNeedlefulMm } = DEFAULT_SEWING;
-  const { stitches, metres, needlefuls } = threadUse(lengths, totals.threadStarts, stitchesPerMm, usableNeedlefulMm);
+  const { stitches, metres, needlefuls } = threadUse(
+    lengths,
+    totals.threadStarts,
+    stitchesPerMm,
+    usableNeedlefulMm,
+  );
   return { stitches, metres: round(metres), needlefuls };
 }
 

@@ -72,7 +72,8 @@ function convexHull(points: readonly Point[]): Point[] {
   const half = (run: readonly Point[]) => {
     const chain: Point[] = [];
     for (const point of run) {
-      while (chain.length > 1 && cross(chain.at(-2) as Point, chain.at(-1) as Point, point) <= 1e-9) chain.pop();
+      while (chain.length > 1 && cross(chain.at(-2) as Point, chain.at(-1) as Point, point) <= 1e-9)
+        chain.pop();
       chain.push(point);
     }
     return chain.slice(0, -1);

@@ -20,7 +20,8 @@ export function clusterPoints(points: readonly Point[]): { numbers: Int32Array; 
       for (let dy = -1; dy <= 1; dy++) {
         for (const other of cells.get(`${column + dx},${row + dy}`) ?? []) {
           const near = points[other] as Point;
-          if (Math.hypot(near.x - point.x, near.y - point.y) <= SAME_POINT_MM) parent[find(index)] = find(other);
+          if (Math.hypot(near.x - point.x, near.y - point.y) <= SAME_POINT_MM)
+            parent[find(index)] = find(other);
         }
       }
     }

@@ -26,7 +26,12 @@ export function findSelfCrossing(outline: Outline): Point | undefined {
   for (let i = 0; i < count; i++) {
     const [a, b] = side(i);
     const box = boxOfPoints([a, b]);
-    for (const j of index.search(box.minX - TOUCH_MM, box.minY - TOUCH_MM, box.maxX + TOUCH_MM, box.maxY + TOUCH_MM)) {
+    for (const j of index.search(
+      box.minX - TOUCH_MM,
+      box.minY - TOUCH_MM,
+      box.maxX + TOUCH_MM,
+      box.maxY + TOUCH_MM,
+    )) {
       if (j <= i + 1 || (i === 0 && j === count - 1)) continue;
       const [c, d] = side(j);
       const place = meeting(a, b, c, d);
@@ -37,9 +42,14 @@ export function findSelfCrossing(outline: Outline): Point | undefined {
 }
 
 function meeting(a: Point, b: Point, c: Point, d: Point): Point | undefined {
-  for (const [point, from, to] of [[c, a, b], [d, a, b], [a, c, d], [b, c, d]] as const) {
+  for (const [point, from, to] of [
+    [c, a, b],
+    [d, a, b],
+    [a, c, d],
+    [b, c, d],
+  ] as const) {
     if (locate({ a: from, b: to, bulge: 0 }, point).off < TOUCH_MM) return point;
-  } // prettier-ignore
+  }
   if (sideOf(a, b, c) * sideOf(a, b, d) >= 0 || sideOf(c, d, a) * sideOf(c, d, b) >= 0) return undefined;
   const [rx, ry, sx, sy] = [b.x - a.x, b.y - a.y, d.x - c.x, d.y - c.y];
   const share = ((c.x - a.x) * sy - (c.y - a.y) * sx) / (rx * sy - ry * sx);

@@ -4,8 +4,14 @@ import { MM_PER_INCH } from './parseLength';
 export type UnitSystem = 'inch' | 'metric';
 
 const GLYPHS: Readonly<Record<string, string>> = {
-  '1/4': '¼', '1/2': '½', '3/4': '¾', '1/8': '⅛', '3/8': '⅜', '5/8': '⅝', '7/8': '⅞',
-}; // prettier-ignore
+  '1/4': '¼',
+  '1/2': '½',
+  '3/4': '¾',
+  '1/8': '⅛',
+  '3/8': '⅜',
+  '5/8': '⅝',
+  '7/8': '⅞',
+};
 
 /**
  * Prints a length: inches to the nearest 1/16 as a proper fraction, metric to 0.5 mm.

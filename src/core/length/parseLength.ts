@@ -4,8 +4,16 @@ import { InvalidInputError } from '../errors';
 export const MM_PER_INCH = 25.4;
 
 const VULGAR: Readonly<Record<string, string>> = {
-  '¼': '1/4', '½': '1/2', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
-}; // prettier-ignore
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+};
 
 // A whole number ends at a blank or a letter, so that "11/4" reads as eleven quarters, not as 1¼.
 const LENGTH =
@@ -19,11 +27,18 @@ const LENGTH =
  * @throws InvalidInputError `length`
  */
 export function parseLength(text: string, fallback: 'mm' | 'cm' | 'in' = 'mm'): number {
-  const spelled = text.trim().replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${VULGAR[mark]}`).trim();
+  const spelled = text
+    .trim()
+    .replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${VULGAR[mark]}`)
+    .trim();
   const groups = LENGTH.exec(spelled)?.groups;
   const millimetres = groups ? readParts(groups) * millimetresPer(groups.unit ?? fallback) : NaN;
   if (!Number.isFinite(millimetres) || millimetres <= 0) {
-    throw new InvalidInputError('length', `“${text}” is not a length.`, 'Write it like 1/4", 1¾ in, 6.35mm or 4.5 cm.');
+    throw new InvalidInputError(
+      'length',
+      `“${text}” is not a length.`,
+      'Write it like 1/4", 1¾ in, 6.35mm or 4.5 cm.',
+    );
   }
   return millimetres;
 }

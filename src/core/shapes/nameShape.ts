@@ -15,23 +15,26 @@ const REGULAR: Readonly<Record<number, string>> = {
  * @param system the unit to use where the size is a round figure in neither or in both
  */
 export function nameShape(signature: Signature, system: UnitSystem): string {
-  const length = (millimetres: number) => nameLength(millimetres, system);
+  const own = roundSystem(signature, system);
+  const length = (millimetres: number) => formatLength(millimetres, own);
   const arcs = signature.filter(({ bulge }) => bulge !== 0);
   if (arcs.length > 0) return nameCurved(signature, arcs, length);
-  const namer = signature.length === 3 ? nameTriangle : signature.length === 4 ? nameQuadrilateral : namePolygon;
+  const namer =
+    signature.length === 3 ? nameTriangle : signature.length === 4 ? nameQuadrilateral : namePolygon;
   return namer(signature, length);
 }
 
 type LengthNamer = (millimetres: number) => string;
 
-/** Sizes are named in the unit in which they are round (⅛″ or 0.5 mm), whichever the project works in. */
-function nameLength(millimetres: number, system: UnitSystem): string {
-  const offInch = offGrid(millimetres, MM_PER_INCH / 8);
-  const offMetric = offGrid(millimetres, 0.5);
-  const ROUND_MM = 0.03;
-  if (offInch < ROUND_MM && offMetric >= ROUND_MM) return formatLength(millimetres, 'inch');
-  if (offMetric < ROUND_MM && offInch >= ROUND_MM) return formatLength(millimetres, 'metric');
-  return formatLength(millimetres, system);
+/** How far from a round figure an edge may be and still count as one, mm. */
+const ROUND_MM = 0.03;
+
+/** Papers are named in the unit in which more of their edges are round (⅛″ or 0.5 mm), whichever the project works in. */
+function roundSystem(signature: Signature, system: UnitSystem): UnitSystem {
+  const round = (step: number) => signature.filter(({ edgeMm }) => offGrid(edgeMm, step) < ROUND_MM).length;
+  const [inch, metric] = [round(MM_PER_INCH / 8), round(0.5)];
+  if (inch === metric) return system;
+  return inch > metric ? 'inch' : 'metric';
 }
 
 function offGrid(value: number, step: number): number {
@@ -59,7 +62,9 @@ function nameTriangle(signature: Signature, length: LengthNamer): string {
   const shortest = Math.min(...edges);
   if (isEquilateral(signature)) return `${length(shortest)} triangle`;
   const right = signature.some((step) => isAngle(step, 90));
-  const apex = signature.find((step, i) => isSameEdge(step.edgeMm, (signature[(i + 2) % 3] as SignatureStep).edgeMm));
+  const apex = signature.find((step, i) =>
+    isSameEdge(step.edgeMm, (signature[(i + 2) % 3] as SignatureStep).edgeMm),
+  );
   if (right && apex) return `${length(shortest)} half-square triangle`;
   if (apex) return `${length(apex.edgeMm)} isosceles triangle, ${degrees(apex.angleDeg)}`;
   const sizes = [...edges].sort((a, b) => a - b).map(length);
@@ -85,17 +90,25 @@ function nameQuadrilateral(signature: Signature, length: LengthNamer): string {
 function nameTrapezoidOrKite(signature: Signature, length: LengthNamer): string {
   for (let i = 0; i < 4; i++) {
     const [a, b, c, d] = [0, 1, 2, 3].map((k) => signature[(i + k) % 4]) as SignatureStep[] as [
-      SignatureStep, SignatureStep, SignatureStep, SignatureStep,
-    ]; // prettier-ignore
+      SignatureStep,
+      SignatureStep,
+      SignatureStep,
+      SignatureStep,
+    ];
     if (isSameEdge(a.edgeMm, b.edgeMm) && isSameEdge(c.edgeMm, d.edgeMm)) {
       // The corner between the two equal sides a, b is where b starts; the opposite tip is where d starts.
-      const tips = [b.angleDeg, d.angleDeg].sort((p, q) => p - q).map(degrees).join('/'); // prettier-ignore
+      const tips = [b.angleDeg, d.angleDeg]
+        .sort((p, q) => p - q)
+        .map(degrees)
+        .join('/');
       return `${length(Math.max(a.edgeMm, c.edgeMm))} kite, ${tips}`;
     }
     const isIsosceles = isSameEdge(b.edgeMm, d.edgeMm) && Math.abs(a.angleDeg - b.angleDeg) <= SAME_ANGLE_DEG;
     if (!isIsosceles || a.edgeMm < c.edgeMm) continue;
     const isHalfHexagon =
-      isAngle(a, 60) && isSameEdge(c.edgeMm, b.edgeMm) && Math.abs(a.edgeMm - 2 * b.edgeMm) <= 2 * SAME_LENGTH_MM;
+      isAngle(a, 60) &&
+      isSameEdge(c.edgeMm, b.edgeMm) &&
+      Math.abs(a.edgeMm - 2 * b.edgeMm) <= 2 * SAME_LENGTH_MM;
     return isHalfHexagon
       ? `${length(b.edgeMm)} half hexagon`
       : `${length(c.edgeMm)} × ${length(a.edgeMm)} trapezoid, ${degrees(a.angleDeg)}`;
@@ -117,15 +130,22 @@ function namePolygon(signature: Signature, length: LengthNamer): string {
     return `${length(edge)} ${name}`;
   }
   const longest = Math.max(...signature.map(({ edgeMm }) => edgeMm));
-  if (count === 6 && signature.every((step, i) => isSameEdge(step.edgeMm, (signature[(i + 3) % 6] as SignatureStep).edgeMm)
-    && signature.every((corner) => isAngle(corner, 120)))) {
+  if (
+    count === 6 &&
+    signature.every(
+      (step, i) =>
+        isSameEdge(step.edgeMm, (signature[(i + 3) % 6] as SignatureStep).edgeMm) &&
+        signature.every((corner) => isAngle(corner, 120)),
+    )
+  ) {
     return `${length(longest)} elongated hexagon`;
-  } // prettier-ignore
+  }
   return `${length(longest)} ${count}-sided shape`;
 }
 
 function nameCurved(signature: Signature, arcs: Signature, length: LengthNamer): string {
-  const isCircle = arcs.length === signature.length && signature.every((step) => isAngle(step, 180) && step.bulge > 0);
+  const isCircle =
+    arcs.length === signature.length && signature.every((step) => isAngle(step, 180) && step.bulge > 0);
   const total = signature.reduce((sum, { edgeMm }) => sum + edgeMm, 0);
   if (isCircle) return `${length(total / Math.PI)} circle`;
   const longest = Math.max(...signature.map(({ edgeMm }) => edgeMm));

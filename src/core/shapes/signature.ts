@@ -38,7 +38,8 @@ export function turnedOverSignature(outline: Outline): Signature {
 export function matchingRotation(a: Signature, b: Signature): number | undefined {
   if (a.length !== b.length) return undefined;
   for (let rotation = 0; rotation < a.length; rotation++) {
-    if (a.every((step, i) => isSameStep(step, b[(i + rotation) % b.length] as SignatureStep))) return rotation;
+    if (a.every((step, i) => isSameStep(step, b[(i + rotation) % b.length] as SignatureStep)))
+      return rotation;
   }
   return undefined;
 }

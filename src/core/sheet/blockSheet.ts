@@ -61,7 +61,11 @@ export interface BlockSheet {
 }
 
 /** Computes the sheet of a block. Cost: that of the plan, about n log n. */
-export function blockSheet(patches: readonly Patch[], settings: BagSettings, onProgress?: ReportProgress): BlockSheet {
+export function blockSheet(
+  patches: readonly Patch[],
+  settings: BagSettings,
+  onProgress?: ReportProgress,
+): BlockSheet {
   const { graph, problems } = analyseBlock(patches);
   const sorted = groupKinds(graph.patches.map(({ outline }) => outline));
   const plan = planAssembly(graph, DEFAULT_SEWING, onProgress);
@@ -72,7 +76,10 @@ export function blockSheet(patches: readonly Patch[], settings: BagSettings, onP
   const box = boxOfPoints(graph.patches.flatMap(({ outline }) => toPolygon(outline)));
   const chains = plan.joins.flatMap((join) => join.chains.map(({ lengthMm }) => lengthMm));
   const { stitchesPerMm, usableNeedlefulMm } = DEFAULT_SEWING;
-  const { outlines, widthMm, heightMm } = atOrigin(graph.patches.map(({ outline }) => outline), box); // prettier-ignore
+  const { outlines, widthMm, heightMm } = atOrigin(
+    graph.patches.map(({ outline }) => outline),
+    box,
+  );
   const shift = ({ x, y }: Point): Point => ({ x: x - box.minX, y: y - box.minY });
   return {
     patches: graph.patches.map(({ id, fabric, layer }, patch) => ({
@@ -102,7 +109,9 @@ export function blockSheet(patches: readonly Patch[], settings: BagSettings, onP
     seams: {
       count: graph.seams.length,
       lengthMm: graph.seams.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
-      innerIntersections: graph.isInner.filter((inner, place) => inner && (graph.seamsAt[place]?.length ?? 0) >= 3).length,
+      innerIntersections: graph.isInner.filter(
+        (inner, place) => inner && (graph.seamsAt[place]?.length ?? 0) >= 3,
+      ).length,
       openEdges: graph.openEdges.length,
       openLengthMm: graph.openEdges.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
     },
@@ -116,12 +125,17 @@ export function blockSheet(patches: readonly Patch[], settings: BagSettings, onP
       clashes: basting.clashes.length,
     },
     thread: threadUse(chains, plan.totals.threadStarts, stitchesPerMm, usableNeedlefulMm),
-    steps: steps.map((step) => (step.kind === 'join' ? { ...step, chains: step.chains.map((chain) => shiftChain(chain, shift)) } : step)),
+    steps: steps.map((step) =>
+      step.kind === 'join' ? { ...step, chains: step.chains.map((chain) => shiftChain(chain, shift)) } : step,
+    ),
     bag,
   };
-} // prettier-ignore
+}
 
-function atOrigin(outlines: readonly Outline[], box: { minX: number; minY: number; maxX: number; maxY: number }) {
+function atOrigin(
+  outlines: readonly Outline[],
+  box: { minX: number; minY: number; maxX: number; maxY: number },
+) {
   return {
     outlines: outlines.map(({ corners, bulges }) => ({
       corners: corners.map(({ x, y }) => ({ x: x - box.minX, y: y - box.minY })),
@@ -134,6 +148,9 @@ function atOrigin(outlines: readonly Outline[], box: { minX: number; minY: numbe
 
 type Shift = (point: Point) => Point;
 
-function shiftChain<T extends { path: readonly Point[]; knots: readonly Point[]; bends: readonly Point[] }>(chain: T, shift: Shift) {
+function shiftChain<T extends { path: readonly Point[]; knots: readonly Point[]; bends: readonly Point[] }>(
+  chain: T,
+  shift: Shift,
+) {
   return { path: chain.path.map(shift), knots: chain.knots.map(shift), bends: chain.bends.map(shift) };
-} // prettier-ignore
+}

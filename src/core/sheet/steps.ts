@@ -124,7 +124,9 @@ function joinText(join: Join, left: string, right: string, makes: string, system
     join.bends === 0
       ? 'one straight line'
       : `${join.bends} ${join.bends === 1 ? 'bend: fold the papers and knot there' : 'bends: fold the papers and knot at each'}`;
-  const thread = join.carriesOn ? 'Carry the thread on from the last join' : 'Start with a new thread at the dot';
+  const thread = join.carriesOn
+    ? 'Carry the thread on from the last join'
+    : 'Start with a new thread at the dot';
   const runs = join.chains.length > 1 ? ` in ${join.chains.length} runs (this closes a ring)` : '';
   const papers = join.releases.map((patch) => patch + 1).sort((a, b) => a - b);
   const out = papers.length === 0 ? '' : ` Papers that may come out now: ${papers.join(', ')}.`;
@@ -145,7 +147,9 @@ function sewnChain(graph: SeamGraph, chain: Chain): SewnChain {
 
 function appliqueSteps({ graph, system }: StepSources): AppliqueStep[] {
   const base = Math.min(...graph.patches.map(({ layer }) => layer));
-  const upper = [...new Set(graph.patches.map(({ layer }) => layer))].filter((layer) => layer > base).sort((a, b) => a - b);
+  const upper = [...new Set(graph.patches.map(({ layer }) => layer))]
+    .filter((layer) => layer > base)
+    .sort((a, b) => a - b);
   return upper.flatMap((layer) => {
     const own = graph.patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
     return groupsOf(graph, own).map((patches): AppliqueStep => {
@@ -163,4 +167,4 @@ function appliqueSteps({ graph, system }: StepSources): AppliqueStep[] {
       };
     });
   });
-} // prettier-ignore
+}

@@ -21,16 +21,40 @@ export function FirstRunForm() {
     }),
   );
   return (
-    <Doorway title="The first host" intro="This Kevlo is new. Make the account of its first host; it can see and change everything in its projects.">
+    <Doorway
+      title="The first host"
+      intro="This Kevlo is new. Make the account of its first host; it can see and change everything in its projects."
+    >
       <form onSubmit={submit} noValidate>
         <Stack spacing={2}>
           <ErrorNote error={error} />
-          <TextField label="Your name" autoComplete="name" autoFocus {...register('name')} error={error?.where === 'name'} />
-          <TextField label="E-mail address" type="email" autoComplete="username" {...register('email')} error={error?.where === 'email'} />
-          <TextField label="Password" type="password" autoComplete="new-password" helperText="At least 10 characters." {...register('password')} error={error?.where === 'password'} />
-          <Button type="submit" variant="contained" disabled={isBusy}>Make the account</Button>
+          <TextField
+            label="Your name"
+            autoComplete="name"
+            autoFocus
+            {...register('name')}
+            error={error?.where === 'name'}
+          />
+          <TextField
+            label="E-mail address"
+            type="email"
+            autoComplete="username"
+            {...register('email')}
+            error={error?.where === 'email'}
+          />
+          <TextField
+            label="Password"
+            type="password"
+            autoComplete="new-password"
+            helperText="At least 10 characters."
+            {...register('password')}
+            error={error?.where === 'password'}
+          />
+          <Button type="submit" variant="contained" disabled={isBusy}>
+            Make the account
+          </Button>
         </Stack>
       </form>
     </Doorway>
   );
-} // prettier-ignore
+}

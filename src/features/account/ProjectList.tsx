@@ -25,23 +25,32 @@ export function ProjectList({ name, projects }: ProjectListProps) {
       <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
         <Typography variant="h1">Your projects</Typography>
         <Stack direction="row" spacing={1} sx={{ alignItems: 'center' }}>
-          <Typography color="text.secondary">{name}</Typography>
+          <Typography color="textSecondary">{name}</Typography>
           <SignOutButton />
         </Stack>
       </Stack>
       <Stack spacing={1} sx={{ my: 3 }}>
-        {projects.length === 0 && <Typography>No project yet. Make the first one below; then bring in its block drawings.</Typography>}
+        {projects.length === 0 && (
+          <Typography>No project yet. Make the first one below; then bring in its block drawings.</Typography>
+        )}
         {projects.map((project) => (
-          <Paper key={project.id} component={Link} href={`/p/${project.id}`} sx={{ p: 2, display: 'block', textDecoration: 'none', color: 'text.primary' }}>
-            <Typography variant="h2" component="span">{project.name}</Typography>
-            <Typography color="text.secondary">{project.shop}</Typography>
+          <Paper
+            key={project.id}
+            component={Link}
+            href={`/p/${project.id}`}
+            sx={{ p: 2, display: 'block', textDecoration: 'none', color: 'text.primary' }}
+          >
+            <Typography variant="h2" component="span">
+              {project.name}
+            </Typography>
+            <Typography color="textSecondary">{project.shop}</Typography>
           </Paper>
         ))}
       </Stack>
       <NewProject />
     </Box>
   );
-} // prettier-ignore
+}
 
 function NewProject() {
   const router = useRouter();
@@ -55,19 +64,32 @@ function NewProject() {
   );
   return (
     <Paper sx={{ p: 2 }}>
-      <Typography variant="h3" component="h2" sx={{ mb: 1.5 }}>New project</Typography>
+      <Typography variant="h3" component="h2" sx={{ mb: 1.5 }}>
+        New project
+      </Typography>
       <form onSubmit={submit} noValidate>
         <Stack spacing={1.5}>
           <ErrorNote error={error} />
           <TextField label="Name" {...register('name')} error={error?.where === 'name'} />
-          <TextField label="Shop or group (may stay empty)" {...register('shop')} error={error?.where === 'shop'} />
-          <TextField label="Lengths in" select defaultValue="inch" slotProps={{ htmlInput: register('unitSystem') }}>
+          <TextField
+            label="Shop or group (may stay empty)"
+            {...register('shop')}
+            error={error?.where === 'shop'}
+          />
+          <TextField
+            label="Lengths in"
+            select
+            defaultValue="inch"
+            slotProps={{ htmlInput: register('unitSystem') }}
+          >
             <MenuItem value="inch">inches</MenuItem>
             <MenuItem value="metric">centimetres and millimetres</MenuItem>
           </TextField>
-          <Button type="submit" variant="contained" disabled={isBusy} sx={{ alignSelf: 'flex-start' }}>Make the project</Button>
+          <Button type="submit" variant="contained" disabled={isBusy} sx={{ alignSelf: 'flex-start' }}>
+            Make the project
+          </Button>
         </Stack>
       </form>
     </Paper>
   );
-} // prettier-ignore
+}

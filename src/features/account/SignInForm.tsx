@@ -21,15 +21,33 @@ export function SignInForm() {
     }),
   );
   return (
-    <Doorway title="Sign in" intro="For hosts and helpers. Makers use the personal link that their host gave them.">
+    <Doorway
+      title="Sign in"
+      intro="For hosts and helpers. Makers use the personal link that their host gave them."
+    >
       <form onSubmit={submit} noValidate>
         <Stack spacing={2}>
           <ErrorNote error={error} />
-          <TextField label="E-mail address" type="email" autoComplete="username" autoFocus {...register('email')} error={error?.where === 'email'} />
-          <TextField label="Password" type="password" autoComplete="current-password" {...register('password')} error={error?.where === 'password'} />
-          <Button type="submit" variant="contained" disabled={isBusy}>Sign in</Button>
+          <TextField
+            label="E-mail address"
+            type="email"
+            autoComplete="username"
+            autoFocus
+            {...register('email')}
+            error={error?.where === 'email'}
+          />
+          <TextField
+            label="Password"
+            type="password"
+            autoComplete="current-password"
+            {...register('password')}
+            error={error?.where === 'password'}
+          />
+          <Button type="submit" variant="contained" disabled={isBusy}>
+            Sign in
+          </Button>
         </Stack>
       </form>
     </Doorway>
   );
-} // prettier-ignore
+}

@@ -20,29 +20,44 @@ export function BagContentsCard({ block, project, fabrics }: BagContentsCardProp
   const size = (millimetres: number) => formatLength(millimetres, unitSystem);
   return (
     <Paper sx={{ p: 2 }} id={`bag-${block.id}`} component="section" aria-label={`Bag for ${block.name}`}>
-      <Typography variant="h3" gutterBottom>{block.name}</Typography>
+      <Typography variant="h3" gutterBottom>
+        {block.name}
+      </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 3 }}>
         <Box>
-          <Typography color="text.secondary" gutterBottom>Papers, with {sparesPercent} % spares rounded up</Typography>
+          <Typography color="textSecondary" gutterBottom>
+            Papers, with {sparesPercent} % spares rounded up
+          </Typography>
           {block.bag.papers.map(({ kind, name, count, spares, left, right }) => (
             <Stack key={name} direction="row" spacing={1.5} sx={{ alignItems: 'center', py: 0.5 }}>
               <Silhouette outline={kind.outline} size={34} label={`Outline of ${name}`} />
               <Box>
                 <strong>{count + spares}</strong> × {name}
-                <Typography component="span" color="text.secondary"> ({count} + {spares} spare{left + right > 0 ? `; wrap ${left} L, ${right} R` : ''})</Typography>
+                <Typography component="span" color="textSecondary">
+                  {' '}
+                  ({count} + {spares} spare{left + right > 0 ? `; wrap ${left} L, ${right} R` : ''})
+                </Typography>
               </Box>
             </Stack>
           ))}
         </Box>
         <Box>
-          <Typography color="text.secondary" gutterBottom>Cloth: narrowest strip round the paper, {size(allowanceMm)} allowance on every side, rounded up to {unitSystem === 'inch' ? '⅛″' : '5 mm'}</Typography>
+          <Typography color="textSecondary" gutterBottom>
+            Cloth: narrowest strip round the paper, {size(allowanceMm)} allowance on every side, rounded up to{' '}
+            {unitSystem === 'inch' ? '⅛″' : '5 mm'}
+          </Typography>
           {block.bag.fabrics.map(({ fabric, cuts }) => (
             <Stack key={fabric} direction="row" spacing={1.5} sx={{ py: 0.5, alignItems: 'flex-start' }}>
               <FabricChip fabric={fabric} fabrics={fabrics} />
               <Box>
                 <strong>{fabric}</strong>
                 {cuts.map((cut) => (
-                  <Box key={cut.kindName}>{cut.count} × {size(cut.widthMm)} × {size(cut.lengthMm)} <Typography component="span" color="text.secondary">for {cut.kindName}</Typography></Box>
+                  <Box key={cut.kindName}>
+                    <strong>{cut.count}</strong> of {size(cut.widthMm)} × {size(cut.lengthMm)}{' '}
+                    <Typography component="span" color="textSecondary">
+                      for {cut.kindName}
+                    </Typography>
+                  </Box>
                 ))}
               </Box>
             </Stack>
@@ -51,4 +66,4 @@ export function BagContentsCard({ block, project, fabrics }: BagContentsCardProp
       </Box>
     </Paper>
   );
-} // prettier-ignore
+}

@@ -6,7 +6,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { BagContents, PickList } from '@/core/bags';
 import type { Kit } from '@/server/kits';
 import type { Maker } from '@/server/makers';
@@ -34,25 +34,52 @@ interface BagsStationProps {
 /** What goes in which bag, is it packed, and what all bags take together. */
 export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }: BagsStationProps) {
   const [tab, setTab] = useState<'wall' | 'contents' | 'pick'>('wall');
-  if (blocks.length === 0) return <Notice title="No bags yet">Bags are worked out from the blocks. <Link href={`/p/${project.id}/blocks/new`}>Bring in a drawing first</Link>.</Notice>;
+  // The map of the top leads to a block's bag by its name in the address.
+  useEffect(() => {
+    const follow = () => {
+      if (!location.hash.startsWith('#bag-')) return;
+      setTab('contents');
+      requestAnimationFrame(() => document.getElementById(location.hash.slice(1))?.scrollIntoView());
+    };
+    follow();
+    window.addEventListener('hashchange', follow);
+    return () => window.removeEventListener('hashchange', follow);
+  }, []);
+  if (blocks.length === 0)
+    return (
+      <Notice title="No bags yet">
+        Bags are worked out from the blocks.{' '}
+        <Link href={`/p/${project.id}/blocks/new`}>Bring in a drawing first</Link>.
+      </Notice>
+    );
   return (
     <Box>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <Typography variant="h2">Bags</Typography>
-        <Button component={Link} href={`/p/${project.id}/bags/print`} variant="contained">Print lists and labels</Button>
+        <Button component={Link} href={`/p/${project.id}/bags/print`} variant="contained">
+          Print lists and labels
+        </Button>
       </Stack>
-      <Tabs value={tab} onChange={(_, next) => setTab(next)} sx={{ mb: 2, borderBottom: 1, borderColor: 'divider' }}>
+      <Tabs
+        value={tab}
+        onChange={(_, next) => setTab(next)}
+        sx={{ mb: 2, borderBottom: 1, borderColor: 'divider' }}
+      >
         <Tab value="wall" label="Packing wall" sx={{ textTransform: 'none' }} />
         <Tab value="contents" label="In each bag" sx={{ textTransform: 'none' }} />
         <Tab value="pick" label="Pick list" sx={{ textTransform: 'none' }} />
       </Tabs>
-      {tab === 'wall' && <PackingWall projectId={project.id} blocks={blocks} makers={makers} initialKits={kits} />}
+      {tab === 'wall' && (
+        <PackingWall projectId={project.id} blocks={blocks} makers={makers} initialKits={kits} />
+      )}
       {tab === 'contents' && (
         <Stack spacing={2}>
-          {blocks.map((block) => <BagContentsCard key={block.id} block={block} project={project} fabrics={fabrics} />)}
+          {blocks.map((block) => (
+            <BagContentsCard key={block.id} block={block} project={project} fabrics={fabrics} />
+          ))}
         </Stack>
       )}
       {tab === 'pick' && <PickListView list={pickList} project={project} makers={makers.length} />}
     </Box>
   );
-} // prettier-ignore
+}

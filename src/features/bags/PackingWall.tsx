@@ -25,27 +25,60 @@ interface PackingWallProps {
   readonly initialKits: readonly Kit[];
 }
 
-const NEXT: Readonly<Record<KitStatus, KitStatus>> = { 'to-pack': 'packed', packed: 'handed-over', 'handed-over': 'to-pack' };
-const LABEL: Readonly<Record<KitStatus, string>> = { 'to-pack': 'to pack', packed: 'packed', 'handed-over': 'handed over' };
-const COLOUR: Readonly<Record<KitStatus, 'inherit' | 'primary' | 'success'>> = { 'to-pack': 'inherit', packed: 'primary', 'handed-over': 'success' };
+const NEXT: Readonly<Record<KitStatus, KitStatus>> = {
+  'to-pack': 'packed',
+  packed: 'handed-over',
+  'handed-over': 'to-pack',
+};
+const LABEL: Readonly<Record<KitStatus, string>> = {
+  'to-pack': 'to pack',
+  packed: 'packed',
+  'handed-over': 'handed over',
+};
+const COLOUR: Readonly<Record<KitStatus, 'inherit' | 'primary' | 'success'>> = {
+  'to-pack': 'inherit',
+  packed: 'primary',
+  'handed-over': 'success',
+};
 
 /** Bags × makers: one large button each, which goes on to packed, handed over, and back. Live for all who look. */
 export function PackingWall({ projectId, blocks, makers, initialKits }: PackingWallProps) {
   const router = useRouter();
   const notice = useNotice();
   const address = `/api/projects/${projectId}/kits`;
-  const { data: kits = initialKits, mutate } = useSWR<readonly Kit[]>(address, read, { fallbackData: initialKits });
+  const { data: kits = initialKits, mutate } = useSWR<readonly Kit[]>(address, read, {
+    fallbackData: initialKits,
+  });
   useLive(projectId, ['kits'], () => void mutate());
   if (makers.length === 0) {
-    return <Notice title="No makers yet">One bag per block is packed for each maker. <Link href={`/p/${projectId}/makers`}>Add the makers first</Link>.</Notice>;
+    return (
+      <Notice title="No makers yet">
+        One bag per block is packed for each maker.{' '}
+        <Link href={`/p/${projectId}/makers`}>Add the makers first</Link>.
+      </Notice>
+    );
   }
   const kitOf = (blockId: string, makerId: string): Kit =>
-    kits.find((kit) => kit.blockId === blockId && kit.makerId === makerId) ?? { blockId, makerId, status: 'to-pack', revision: 0 };
+    kits.find((kit) => kit.blockId === blockId && kit.makerId === makerId) ?? {
+      blockId,
+      makerId,
+      status: 'to-pack',
+      revision: 0,
+    };
   const change = async (kit: Kit, status: KitStatus, label: string, isUndo = false) => {
     try {
       const changed = await send<Kit>('PUT', address, { ...kit, status });
-      await mutate((before = []) => [...before.filter((other) => other.blockId !== kit.blockId || other.makerId !== kit.makerId), changed], { revalidate: false });
-      notice({ text: `${label}: ${LABEL[status]}.`, ...(isUndo ? {} : { undo: () => void change(changed, kit.status, label, true) }) });
+      await mutate(
+        (before = []) => [
+          ...before.filter((other) => other.blockId !== kit.blockId || other.makerId !== kit.makerId),
+          changed,
+        ],
+        { revalidate: false },
+      );
+      notice({
+        text: `${label}: ${LABEL[status]}.`,
+        ...(isUndo ? {} : { undo: () => void change(changed, kit.status, label, true) }),
+      });
       router.refresh();
     } catch (error) {
       notice({ text: asRefusal(error).message });
@@ -54,19 +87,25 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
   };
   return (
     <Box>
-      <Typography color="text.secondary" sx={{ mb: 1 }}>Press a bag when it is packed, again when it is handed over; a third press starts it afresh.</Typography>
+      <Typography color="textSecondary" sx={{ mb: 1 }}>
+        Press a bag when it is packed, again when it is handed over; a third press starts it afresh.
+      </Typography>
       <TableContainer>
         <Table size="small" aria-label="Bags of each maker">
           <TableHead>
             <TableRow>
               <TableCell>Maker</TableCell>
-              {blocks.map(({ id, name }) => <TableCell key={id}>{name}</TableCell>)}
+              {blocks.map(({ id, name }) => (
+                <TableCell key={id}>{name}</TableCell>
+              ))}
             </TableRow>
           </TableHead>
           <TableBody>
             {makers.map((maker) => (
               <TableRow key={maker.id}>
-                <TableCell component="th" scope="row">{maker.name}</TableCell>
+                <TableCell component="th" scope="row">
+                  {maker.name}
+                </TableCell>
                 {blocks.map((block) => {
                   const kit = kitOf(block.id, maker.id);
                   const label = `${maker.name}, ${block.name}`;
@@ -92,4 +131,4 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
       </TableContainer>
     </Box>
   );
-} // prettier-ignore
+}

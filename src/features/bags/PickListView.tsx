@@ -21,18 +21,27 @@ export function PickListView({ list, project, makers }: PickListViewProps) {
   const size = (millimetres: number) => formatLength(millimetres, project.unitSystem);
   return (
     <Box>
-      <Typography gutterBottom>For {makers} {makers === 1 ? 'maker' : 'makers'}, one bag per block each. Each shelf is visited once.</Typography>
-      <Typography variant="h3" sx={{ mt: 2 }}>Papers</Typography>
+      <Typography gutterBottom>
+        For {makers} {makers === 1 ? 'maker' : 'makers'}, one bag per block each. Each shelf is visited once.
+      </Typography>
+      <Typography variant="h3" sx={{ mt: 2 }}>
+        Papers
+      </Typography>
       <Lines lines={list.papers.map((line) => ({ ...line, name: line.what }))} first="Paper" />
       {list.cloth.map(({ fabric, lines }) => (
         <Box key={fabric} sx={{ breakInside: 'avoid' }}>
-          <Typography variant="h3" sx={{ mt: 2 }}>{fabric}</Typography>
-          <Lines lines={lines.map((line) => ({ ...line, name: `${size(line.widthMm)} × ${size(line.lengthMm)}` }))} first="Cut" />
+          <Typography variant="h3" sx={{ mt: 2 }}>
+            {fabric}
+          </Typography>
+          <Lines
+            lines={lines.map((line) => ({ ...line, name: `${size(line.widthMm)} × ${size(line.lengthMm)}` }))}
+            first="Cut"
+          />
         </Box>
       ))}
     </Box>
   );
-} // prettier-ignore
+}
 
 function Lines({ lines, first }: { lines: readonly (PickLine & { name: string })[]; first: string }) {
   return (
@@ -49,12 +58,16 @@ function Lines({ lines, first }: { lines: readonly (PickLine & { name: string })
           {lines.map(({ name, total, parts }) => (
             <TableRow key={name}>
               <TableCell>{name}</TableCell>
-              <TableCell align="right"><strong>{total}</strong></TableCell>
-              <TableCell>{parts.map(({ block, perBag, bags }) => `${block} ${perBag} × ${bags}`).join(' + ')}</TableCell>
+              <TableCell align="right">
+                <strong>{total}</strong>
+              </TableCell>
+              <TableCell>
+                {parts.map(({ block, perBag, bags }) => `${block} ${perBag} × ${bags}`).join(' + ')}
+              </TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
     </TableContainer>
   );
-} // prettier-ignore
+}

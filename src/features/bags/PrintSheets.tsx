@@ -28,7 +28,8 @@ interface PrintSheetsProps {
 export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintSheetsProps) {
   const [page, setPage] = useState(project.pageSize);
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => event.key === 'l' && !event.ctrlKey && !event.metaKey && window.print();
+    const onKey = (event: KeyboardEvent) =>
+      event.key === 'l' && !event.ctrlKey && !event.metaKey && window.print();
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
@@ -36,46 +37,85 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
     <Box sx={{ maxWidth: 800 }}>
       <GlobalStyles styles={`@page { size: ${page}; margin: 12mm; }`} />
       <Stack direction="row" spacing={2} className="no-print" sx={{ mb: 2, alignItems: 'center' }}>
-        <Button variant="contained" onClick={() => window.print()}>Print (L)</Button>
-        <ToggleButtonGroup exclusive value={page} onChange={(_, next) => next && setPage(next)} aria-label="Paper size">
+        <Button variant="contained" onClick={() => window.print()}>
+          Print (L)
+        </Button>
+        <ToggleButtonGroup
+          exclusive
+          value={page}
+          onChange={(_, next) => next && setPage(next)}
+          aria-label="Paper size"
+        >
           <ToggleButton value="A4">A4</ToggleButton>
           <ToggleButton value="Letter">Letter</ToggleButton>
         </ToggleButtonGroup>
-        <Typography color="text.secondary">{blocks.length * makers.length} labels</Typography>
+        <Typography color="textSecondary">{blocks.length * makers.length} labels</Typography>
       </Stack>
       <Typography variant="h2">{project.name}: pick list</Typography>
       <PickListView list={list} project={project} makers={makers.length} />
       <Box sx={{ breakBefore: 'page', pt: 2 }}>
-        <Typography variant="h2" gutterBottom>{project.name}: in each bag</Typography>
-        <Stack spacing={2}>{blocks.map((block) => <Box key={block.id} sx={{ breakInside: 'avoid' }}><BagContentsCard block={block} project={project} fabrics={fabrics} /></Box>)}</Stack>
+        <Typography variant="h2" gutterBottom>
+          {project.name}: in each bag
+        </Typography>
+        <Stack spacing={2}>
+          {blocks.map((block) => (
+            <Box key={block.id} sx={{ breakInside: 'avoid' }}>
+              <BagContentsCard block={block} project={project} fabrics={fabrics} />
+            </Box>
+          ))}
+        </Stack>
       </Box>
       <Box sx={{ breakBefore: 'page', pt: 2 }}>
-        <Typography variant="h2" gutterBottom>Labels</Typography>
+        <Typography variant="h2" gutterBottom>
+          Labels
+        </Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4mm' }}>
-          {blocks.flatMap((block) => makers.map((maker) => <Label key={`${block.id}${maker.id}`} block={block} maker={maker} project={project} />))}
+          {blocks.flatMap((block) =>
+            makers.map((maker) => (
+              <Label key={`${block.id}${maker.id}`} block={block} maker={maker} project={project} />
+            )),
+          )}
         </Box>
       </Box>
     </Box>
   );
-} // prettier-ignore
+}
 
 function Label({ block, maker, project }: { block: BagBlock; maker: Maker; project: Project }) {
   return (
-    <Box component="section" aria-label={`Label ${block.name}, ${maker.name}`} sx={{ border: '1px solid', borderColor: 'text.primary', p: '4mm', breakInside: 'avoid' }}>
-      <Typography variant="h3" component="p">{block.name}</Typography>
+    <Box
+      component="section"
+      aria-label={`Label ${block.name}, ${maker.name}`}
+      sx={{ border: '1px solid', borderColor: 'text.primary', p: '4mm', breakInside: 'avoid' }}
+    >
+      <Typography variant="h3" component="p">
+        {block.name}
+      </Typography>
       <Typography sx={{ fontWeight: 600 }}>{maker.name}</Typography>
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: '2mm 5mm', my: '2mm' }}>
         {block.bag.papers.map(({ kind, name, count, spares, left, right }) => (
           <Stack key={name} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
             <Silhouette outline={kind.outline} size={30} label={name} />
-            <Box sx={{ lineHeight: 1.15 }}><strong>{count + spares}</strong> {name}{left + right > 0 ? ` (${left} L, ${right} R)` : ''}</Box>
+            <Box sx={{ lineHeight: 1.15 }}>
+              <strong>{count + spares}</strong> {name}
+              {left + right > 0 ? ` (${left} L, ${right} R)` : ''}
+            </Box>
           </Stack>
         ))}
       </Stack>
       <Typography variant="body2">
-        {block.bag.fabrics.map(({ fabric, cuts }) => `${fabric}: ${cuts.map(({ count, widthMm, lengthMm }) => `${count} of ${formatLength(widthMm, project.unitSystem)} × ${formatLength(lengthMm, project.unitSystem)}`).join(', ')}`).join(' · ')}
+        {block.bag.fabrics
+          .map(
+            ({ fabric, cuts }) =>
+              `${fabric}: ${cuts.map(({ count, widthMm, lengthMm }) => `${count} of ${formatLength(widthMm, project.unitSystem)} × ${formatLength(lengthMm, project.unitSystem)}`).join(', ')}`,
+          )
+          .join(' · ')}
       </Typography>
-      <Typography variant="body2" color="text.secondary">{project.name}{project.shop ? ` · ${project.shop}` : ''}. Needles and blades: keep out of bags that travel or go to children; local rules decide.</Typography>
+      <Typography variant="body2" color="textSecondary">
+        {project.name}
+        {project.shop ? ` · ${project.shop}` : ''}. Needles and blades: keep out of bags that travel or go to
+        children; local rules decide.
+      </Typography>
     </Box>
   );
-} // prettier-ignore
+}

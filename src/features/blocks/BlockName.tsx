@@ -21,12 +21,16 @@ export function BlockName({ projectId, block }: BlockNameProps) {
   const notice = useNotice();
   const [draft, setDraft] = useState<string | undefined>();
   const { error, isBusy, run } = useSend();
-  const rename = (name: string, revision: number) => send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { name, revision });
+  const rename = (name: string, revision: number) =>
+    send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { name, revision });
   const save = () =>
     run(async () => {
       await rename(draft ?? '', block.revision);
       const before = block.name;
-      notice({ text: `Renamed to ${draft}.`, undo: () => void rename(before, block.revision + 1).then(() => router.refresh()) });
+      notice({
+        text: `Renamed to ${draft}.`,
+        undo: () => void rename(before, block.revision + 1).then(() => router.refresh()),
+      });
       setDraft(undefined);
       router.refresh();
     });
@@ -34,18 +38,36 @@ export function BlockName({ projectId, block }: BlockNameProps) {
     return (
       <Stack direction="row" spacing={1} sx={{ alignItems: 'baseline' }}>
         <Typography variant="h2">{block.name}</Typography>
-        <Button size="small" variant="text" onClick={() => setDraft(block.name)}>Rename</Button>
+        <Button size="small" variant="text" onClick={() => setDraft(block.name)}>
+          Rename
+        </Button>
       </Stack>
     );
   }
   return (
-    <Stack spacing={1} component="form" onSubmit={(event) => { event.preventDefault(); void save(); }}>
+    <Stack
+      spacing={1}
+      component="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
       <ErrorNote error={error} />
       <Stack direction="row" spacing={1}>
-        <TextField label="Name of the block" value={draft} onChange={(event) => setDraft(event.target.value)} autoFocus error={error?.where === 'name'} sx={{ width: 260 }} />
-        <Button type="submit" variant="contained" disabled={isBusy}>Rename</Button>
+        <TextField
+          label="Name of the block"
+          value={draft}
+          onChange={(event) => setDraft(event.target.value)}
+          autoFocus
+          error={error?.where === 'name'}
+          sx={{ width: 260 }}
+        />
+        <Button type="submit" variant="contained" disabled={isBusy}>
+          Rename
+        </Button>
         <Button onClick={() => setDraft(undefined)}>Leave it</Button>
       </Stack>
     </Stack>
   );
-} // prettier-ignore
+}

@@ -14,6 +14,7 @@ import { BlockDrawing } from '@/ui/drawing';
 import { useNotice } from '@/ui/Notices';
 import { BlockName } from './BlockName';
 import { KindTable } from './KindTable';
+import { ProblemList } from './ProblemList';
 import { SeamReport } from './SeamReport';
 
 interface BlockViewProps {
@@ -39,11 +40,18 @@ export function BlockView({ projectId, block, sheet, fabrics, system }: BlockVie
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  const setRemoved = (isRemoved: boolean) => send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { isRemoved });
+  const setRemoved = (isRemoved: boolean) =>
+    send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { isRemoved });
   const remove = async () => {
     try {
       await setRemoved(true);
-      notice({ text: `${block.name} is taken out.`, undo: () => void setRemoved(false).then(() => router.push(`/p/${projectId}/blocks/${block.id}`)).then(() => router.refresh()) });
+      notice({
+        text: `${block.name} is taken out.`,
+        undo: () =>
+          void setRemoved(false)
+            .then(() => router.push(`/p/${projectId}/blocks/${block.id}`))
+            .then(() => router.refresh()),
+      });
       router.push(`/p/${projectId}/blocks`);
       router.refresh();
     } catch (error) {
@@ -55,8 +63,12 @@ export function BlockView({ projectId, block, sheet, fabrics, system }: BlockVie
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <BlockName projectId={projectId} block={block} />
         <Stack direction="row" spacing={1}>
-          <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>Order of work</Button>
-          <Button color="error" onClick={remove}>Take out of the project</Button>
+          <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>
+            Order of work
+          </Button>
+          <Button color="error" onClick={remove}>
+            Take out of the project
+          </Button>
         </Stack>
       </Stack>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 370px' }, gap: 2.5 }}>
@@ -74,21 +86,30 @@ export function BlockView({ projectId, block, sheet, fabrics, system }: BlockVie
             showTails={showTails}
             marks={sheet.problems.map(({ at, message }) => ({ at, label: message }))}
           />
-          <Button size="small" variant="text" aria-pressed={showTails} onClick={() => setShowTails(!showTails)}>{showTails ? 'Hide tails (T)' : 'Show tails (T)'}</Button>
+          <Button
+            size="small"
+            variant="text"
+            aria-pressed={showTails}
+            onClick={() => setShowTails(!showTails)}
+          >
+            {showTails ? 'Hide tails (T)' : 'Show tails (T)'}
+          </Button>
         </Box>
         <Stack spacing={2.5}>
           <Box>
-            <Typography variant="h3" gutterBottom>Papers</Typography>
+            <Typography variant="h3" gutterBottom>
+              Papers
+            </Typography>
             <KindTable kinds={sheet.kinds} system={system} />
           </Box>
           <SeamReport sheet={sheet} system={system} />
           {sheet.problems.length > 0 && (
             <Alert severity="warning" variant="outlined" icon={false}>
-              <Box component="ul" sx={{ pl: 2, m: 0 }}>{sheet.problems.map(({ message }, i) => <li key={i}>{message}</li>)}</Box>
+              <ProblemList problems={sheet.problems} patches={sheet.patches} />
             </Alert>
           )}
         </Stack>
       </Box>
     </Stack>
   );
-} // prettier-ignore
+}

@@ -1,3 +1,4 @@
+'use client';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
@@ -18,26 +19,61 @@ interface ContactSheetProps {
 export function ContactSheet({ projectId, blocks, fabrics, system }: ContactSheetProps) {
   const largest = Math.max(...blocks.map(({ sheet }) => Math.max(sheet.widthMm, sheet.heightMm))) * 1.04;
   return (
-    <Box component="ul" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(260px, 1fr))', gap: 2, listStyle: 'none', p: 0, m: 0 }}>
+    <Box
+      component="ul"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(260px, 1fr))',
+        gap: 2,
+        listStyle: 'none',
+        p: 0,
+        m: 0,
+      }}
+    >
       {blocks.map(({ id, name, sheet }) => (
         <Paper component="li" key={id}>
-          <Box component={Link} href={`/p/${projectId}/blocks/${id}`} sx={{ display: 'block', color: 'text.primary', textDecoration: 'none', p: 1.5 }}>
-            <Box component="svg" role="img" aria-label={`Drawing of ${name}`} viewBox={`${(sheet.widthMm - largest) / 2} ${(sheet.heightMm - largest) / 2} ${largest} ${largest}`} sx={{ width: '100%', display: 'block', aspectRatio: '1' }}>
-              <defs><SwatchPatterns prefix={`c${id.slice(0, 8)}`} fabrics={fabrics} scale={largest / 200} /></defs>
+          <Box
+            component={Link}
+            href={`/p/${projectId}/blocks/${id}`}
+            sx={{ display: 'block', color: 'text.primary', textDecoration: 'none', p: 1.5 }}
+          >
+            <Box
+              component="svg"
+              role="img"
+              aria-label={`Drawing of ${name}`}
+              viewBox={`${(sheet.widthMm - largest) / 2} ${(sheet.heightMm - largest) / 2} ${largest} ${largest}`}
+              sx={{ width: '100%', display: 'block', aspectRatio: '1' }}
+            >
+              <defs>
+                <SwatchPatterns prefix={`c${id.slice(0, 8)}`} fabrics={fabrics} scale={largest / 200} />
+              </defs>
               {sheet.patches.map((patch) => (
-                <path key={patch.id} d={outlinePath(patch.outline)} fill={`url(#c${id.slice(0, 8)}-${fabrics.indexOf(patch.fabric)})`} stroke="var(--mui-palette-text-primary)" strokeWidth={0.8} vectorEffect="non-scaling-stroke" />
+                <path
+                  key={patch.id}
+                  d={outlinePath(patch.outline)}
+                  fill={`url(#c${id.slice(0, 8)}-${fabrics.indexOf(patch.fabric)})`}
+                  stroke="var(--mui-palette-text-primary)"
+                  strokeWidth={0.8}
+                  vectorEffect="non-scaling-stroke"
+                />
               ))}
             </Box>
-            <Typography variant="h3" component="h3" sx={{ mt: 1 }}>{name}</Typography>
-            <Typography color="text.secondary">
-              {formatLength(sheet.widthMm, system)} × {formatLength(sheet.heightMm, system)} · {sheet.patches.length} papers of {sheet.kinds.length} {sheet.kinds.length === 1 ? 'kind' : 'kinds'}
+            <Typography variant="h3" component="h3" sx={{ mt: 1 }}>
+              {name}
             </Typography>
-            <Typography color={sheet.problems.length > 0 ? 'warning.main' : 'success.main'}>
-              {sheet.problems.length > 0 ? `${sheet.problems.length} problems in the drawing` : 'All edges fit'}
+            <Typography color="textSecondary">
+              {formatLength(sheet.widthMm, system)} × {formatLength(sheet.heightMm, system)} ·{' '}
+              {sheet.patches.length} papers of {sheet.kinds.length}{' '}
+              {sheet.kinds.length === 1 ? 'kind' : 'kinds'}
+            </Typography>
+            <Typography color={sheet.problems.length > 0 ? 'warning' : 'success'}>
+              {sheet.problems.length > 0
+                ? `${sheet.problems.length} problems in the drawing`
+                : 'All edges fit'}
             </Typography>
           </Box>
         </Paper>
       ))}
     </Box>
   );
-} // prettier-ignore
+}

@@ -40,7 +40,10 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
     if (!file) return;
     setFileError(undefined);
     if (file.size > MAX_DRAWING_BYTES) {
-      setFileError({ what: `${file.name} is ${(file.size / 1e6).toFixed(0)} MB; the most is ${MAX_DRAWING_BYTES / 1e6} MB.`, mend: 'Remove embedded pictures, or split the project into blocks.' });
+      setFileError({
+        what: `${file.name} is ${(file.size / 1e6).toFixed(0)} MB; the most is ${MAX_DRAWING_BYTES / 1e6} MB.`,
+        mend: 'Remove embedded pictures, or split the project into blocks.',
+      });
       return;
     }
     const text = await file.text();
@@ -55,7 +58,11 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
   };
   const save = () =>
     run(async () => {
-      const { id } = await send<{ id: string }>('POST', `/api/projects/${projectId}/blocks`, { name, svg, ...(widthMm === undefined ? {} : { widthMm }) });
+      const { id } = await send<{ id: string }>('POST', `/api/projects/${projectId}/blocks`, {
+        name,
+        svg,
+        ...(widthMm === undefined ? {} : { widthMm }),
+      });
       router.push(`/p/${projectId}/blocks/${id}`);
       router.refresh();
     });
@@ -63,34 +70,76 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
     <Stack spacing={2}>
       <Typography variant="h2">Bring in a drawing</Typography>
       <Box
-        onDragOver={(event) => { event.preventDefault(); setIsOver(true); }}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setIsOver(true);
+        }}
         onDragLeave={() => setIsOver(false)}
         onDrop={drop}
-        sx={{ border: '2px dashed', borderColor: isOver ? 'primary.main' : 'divider', bgcolor: 'background.paper', p: 2.5, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}
+        sx={{
+          border: '2px dashed',
+          borderColor: isOver ? 'primary.main' : 'divider',
+          bgcolor: 'background.paper',
+          p: 2.5,
+          display: 'flex',
+          gap: 2,
+          alignItems: 'center',
+          flexWrap: 'wrap',
+        }}
       >
         <Button component="label" variant={svg ? 'outlined' : 'contained'}>
           {svg ? 'Choose another drawing' : 'Choose a drawing'}
-          <input type="file" accept=".svg,image/svg+xml" hidden onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+          <input
+            type="file"
+            accept=".svg,image/svg+xml"
+            hidden
+            onChange={(event) => {
+              void take(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
         </Button>
-        <Typography color="text.secondary" sx={{ flex: 1, minWidth: 260 }}>
-          or drop an SVG file here. Each closed shape of straight lines and circular arcs becomes a patch at true size; its data-fabric or fill names the cloth, data-layer says what is appliquéd on top.
+        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 260 }}>
+          or drop an SVG file here. Each closed shape of straight lines and circular arcs becomes a patch at
+          true size; its data-fabric or fill names the cloth, data-layer says what is appliquéd on top.
         </Typography>
       </Box>
       <ErrorNote error={fileError} />
       {state.kind === 'busy' && (
         <Stack direction="row" spacing={2} sx={{ alignItems: 'center' }}>
-          <LinearProgress aria-label="Working out the drawing" variant={state.share > 0 ? 'determinate' : 'indeterminate'} value={state.share * 100} sx={{ flex: 1 }} />
+          <LinearProgress
+            aria-label="Working out the drawing"
+            variant={state.share > 0 ? 'determinate' : 'indeterminate'}
+            value={state.share * 100}
+            sx={{ flex: 1 }}
+          />
           <Typography>{Math.round(state.share * 100)} %</Typography>
           <Button onClick={cancel}>Cancel</Button>
         </Stack>
       )}
       {preview?.kind === 'refused' && (
-        <Alert severity="error" variant="outlined" icon={false} role="alert"><strong>{preview.what}</strong> {preview.mend}</Alert>
+        <Alert severity="error" variant="outlined" icon={false} role="alert">
+          <strong>{preview.what}</strong> {preview.mend}
+        </Alert>
       )}
       {preview?.kind === 'refused' && preview.code === 'no-physical-size' && (
         <Stack direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>
-          <TextField label="Finished width of the drawing" placeholder={settings.system === 'inch' ? '12"' : '30 cm'} value={width} onChange={(event) => setWidth(event.target.value)} error={width !== '' && widthMm === undefined} helperText={width !== '' && widthMm === undefined ? 'Write it like 12", 12½ in or 30 cm.' : 'Or say here how wide it is.'} sx={{ maxWidth: 280 }} />
-          <Button disabled={widthMm === undefined} onClick={() => start(svg, widthMm)}>Use this width</Button>
+          <TextField
+            label="Finished width of the drawing"
+            placeholder={settings.system === 'inch' ? '12"' : '30 cm'}
+            value={width}
+            onChange={(event) => setWidth(event.target.value)}
+            error={width !== '' && widthMm === undefined}
+            helperText={
+              width !== '' && widthMm === undefined
+                ? 'Write it like 12", 12½ in or 30 cm.'
+                : 'Or say here how wide it is.'
+            }
+            sx={{ maxWidth: 280 }}
+          />
+          <Button disabled={widthMm === undefined} onClick={() => start(svg, widthMm)}>
+            Use this width
+          </Button>
         </Stack>
       )}
       {(preview?.kind === 'faulty' || preview?.kind === 'good') && (
@@ -99,9 +148,16 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
           {preview.kind === 'good' && (
             <Stack spacing={1.5} sx={{ maxWidth: 480 }}>
               <ErrorNote error={error} />
-              <TextField label="Name of the block" value={name} onChange={(event) => setName(event.target.value)} error={error?.where === 'name'} />
+              <TextField
+                label="Name of the block"
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+                error={error?.where === 'name'}
+              />
               <Stack direction="row" spacing={1}>
-                <Button variant="contained" onClick={save} disabled={isBusy}>Save the block</Button>
+                <Button variant="contained" onClick={save} disabled={isBusy}>
+                  Save the block
+                </Button>
                 <Button onClick={() => router.push(`/p/${projectId}/blocks`)}>Leave without saving</Button>
               </Stack>
             </Stack>
@@ -110,7 +166,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
       )}
     </Stack>
   );
-} // prettier-ignore
+}
 
 function readWidth(text: string, system: BagSettings['system']): number | undefined {
   try {
@@ -121,6 +177,9 @@ function readWidth(text: string, system: BagSettings['system']): number | undefi
 }
 
 function titleFrom(fileName: string): string {
-  const words = fileName.replace(/\.svg$/i, '').replace(/[-_]+/g, ' ').trim();
+  const words = fileName
+    .replace(/\.svg$/i, '')
+    .replace(/[-_]+/g, ' ')
+    .trim();
   return words.replace(/\b\p{L}/gu, (letter) => letter.toUpperCase()).slice(0, 120);
 }

@@ -18,17 +18,21 @@ export function KindTable({ kinds, system }: { kinds: readonly SheetKind[]; syst
             <TableCell />
             <TableCell>Paper</TableCell>
             <TableCell align="right">Count</TableCell>
-            <TableCell>Hands</TableCell>
+            <TableCell>Way up</TableCell>
             <TableCell align="right">Area each</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
           {kinds.map((kind) => (
             <TableRow key={kind.id}>
-              <TableCell sx={{ width: 52 }}><Silhouette outline={kind.outline} size={32} label={`Outline of ${kind.name}`} /></TableCell>
+              <TableCell sx={{ width: 52 }}>
+                <Silhouette outline={kind.outline} size={32} label={`Outline of ${kind.name}`} />
+              </TableCell>
               <TableCell>{kind.name}</TableCell>
               <TableCell align="right">{kind.count}</TableCell>
-              <TableCell>{kind.left + kind.right > 0 ? `${kind.left} L, ${kind.right} R` : 'same either way'}</TableCell>
+              <TableCell>
+                {kind.left + kind.right > 0 ? `${kind.left} L, ${kind.right} R` : 'either'}
+              </TableCell>
               <TableCell align="right">{formatArea(kind.areaMm2, system)}</TableCell>
             </TableRow>
           ))}
@@ -36,4 +40,4 @@ export function KindTable({ kinds, system }: { kinds: readonly SheetKind[]; syst
       </Table>
     </TableContainer>
   );
-} // prettier-ignore
+}

@@ -15,22 +15,45 @@ export function SeamReport({ sheet, system }: { sheet: BlockSheet; system: UnitS
     ['Intersections inside', seams.innerIntersections],
     ['Open edges', `${seams.openEdges}, ${formatLong(seams.openLengthMm, system)}`],
     ['Joins', plan.joins],
-    ['Bends', gap <= 0 ? `${plan.bends}; no order has fewer` : `${plan.bends}; none can go below ${plan.bendsBound}`],
+    [
+      'Bends',
+      gap <= 0 ? `${plan.bends}; no order has fewer` : `${plan.bends}; none can go below ${plan.bendsBound}`,
+    ],
     ['Tails that clash', plan.clashes === 0 ? 'none: every patch folds the same way round' : plan.clashes],
-    ['Thread', `${thread.metres.toFixed(1)} m, about ${thread.needlefuls} needlefuls, ${thread.stitches} stitches`],
+    [
+      'Thread',
+      `${thread.metres.toFixed(1)} m, about ${thread.needlefuls} needlefuls, ${thread.stitches} stitches`,
+    ],
     ['Time', `${formatMinutes(plan.bastingMinutes)} basting, ${formatMinutes(plan.joinMinutes)} sewing`],
   ];
   return (
     <Box>
-      <Typography variant="h3" gutterBottom>Seam report</Typography>
-      <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '4px 16px', '& dt': { color: 'text.secondary' }, '& dd': { m: 0 } }}>
-        {rows.map(([label, value]) => [<dt key={`${label}t`}>{label}</dt>, <dd key={`${label}d`}>{value}</dd>])}
+      <Typography variant="h3" gutterBottom>
+        Seam report
+      </Typography>
+      <Box
+        component="dl"
+        sx={{
+          m: 0,
+          display: 'grid',
+          gridTemplateColumns: 'auto 1fr',
+          gap: '4px 16px',
+          '& dt': { color: 'text.secondary' },
+          '& dd': { m: 0 },
+        }}
+      >
+        {rows.map(([label, value]) => [
+          <dt key={`${label}t`}>{label}</dt>,
+          <dd key={`${label}d`}>{value}</dd>,
+        ])}
       </Box>
     </Box>
   );
-} // prettier-ignore
+}
 
 /** Long runs in yards or metres read better than in hundreds of inches. */
 function formatLong(millimetres: number, system: UnitSystem): string {
-  return system === 'inch' ? `${(millimetres / 914.4).toFixed(2)} yd` : `${(millimetres / 1000).toFixed(2)} m`;
+  return system === 'inch'
+    ? `${(millimetres / 914.4).toFixed(2)} yd`
+    : `${(millimetres / 1000).toFixed(2)} m`;
 }

@@ -26,13 +26,22 @@ export function usePreview(settings: BagSettings) {
       worker.current = own;
       setState({ kind: 'busy', share: 0 });
       const failed = new Promise<Preview>((resolve) => {
-        own.onerror = () => resolve({ kind: 'refused', code: 'worker', what: 'The drawing could not be worked out.', mend: 'Reload the page and try again; a smaller drawing may help.' });
+        own.onerror = () =>
+          resolve({
+            kind: 'refused',
+            code: 'worker',
+            what: 'The drawing could not be worked out.',
+            mend: 'Reload the page and try again; a smaller drawing may help.',
+          });
       });
       const onProgress = proxy((share: number) => {
         if (worker.current === own) setState({ kind: 'busy', share });
       });
       const options = widthMm === undefined ? {} : { widthMm };
-      const preview = await Promise.race([wrap<ImportWorker>(own).preview(svg, options, settings, onProgress), failed]);
+      const preview = await Promise.race([
+        wrap<ImportWorker>(own).preview(svg, options, settings, onProgress),
+        failed,
+      ]);
       if (worker.current !== own) return;
       own.terminate();
       worker.current = null;
@@ -41,4 +50,4 @@ export function usePreview(settings: BagSettings) {
     [settings],
   );
   return { state, start, cancel };
-} // prettier-ignore
+}

@@ -20,12 +20,33 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
   const [chosen, setChosen] = useState<string | undefined>();
   const [isFlipped, setIsFlipped] = useState(false);
   const blocks = useMemo(
-    () => initial.blocks.map((block) => ({ ...block, progress: apply(block.id, block.done, block.stuck, block.sheet.steps.map(({ id }) => id)) })),
+    () =>
+      initial.blocks.map((block) => ({
+        ...block,
+        progress: apply(
+          block.id,
+          block.done,
+          block.stuck,
+          block.sheet.steps.map(({ id }) => id),
+        ),
+      })),
     [initial, apply],
   );
-  const fabrics = useMemo(() => [...new Set(initial.blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)))].sort(), [initial]);
-  const block = blocks.find(({ id }) => id === chosen) ?? blocks.find(({ progress, sheet }) => progress.done.size < sheet.steps.length) ?? blocks[0];
-  if (!block) return <Shell data={initial}><Typography>Your host has not brought in a block yet. Look again later.</Typography></Shell>;
+  const fabrics = useMemo(
+    () =>
+      [...new Set(initial.blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)))].sort(),
+    [initial],
+  );
+  const block =
+    blocks.find(({ id }) => id === chosen) ??
+    blocks.find(({ progress, sheet }) => progress.done.size < sheet.steps.length) ??
+    blocks[0];
+  if (!block)
+    return (
+      <Shell data={initial}>
+        <Typography>Your host has not brought in a block yet. Look again later.</Typography>
+      </Shell>
+    );
   const { sheet, progress } = block;
   const next = sheet.steps.findIndex(({ id }) => !progress.done.has(id));
   const step = sheet.steps[next];
@@ -33,42 +54,110 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
   const left = sheet.steps.reduce((sum, { id, minutes }) => sum + (progress.done.has(id) ? 0 : minutes), 0);
   return (
     <Shell data={initial}>
-      <TextField select label="Block" value={block.id} onChange={(event) => setChosen(event.target.value)} sx={{ mb: 1.5 }}>
-        {blocks.map(({ id, name, progress: own, sheet: { steps } }) => <MenuItem key={id} value={id}>{name}: {own.done.size} of {steps.length}</MenuItem>)}
+      <TextField
+        select
+        label="Block"
+        value={block.id}
+        onChange={(event) => setChosen(event.target.value)}
+        sx={{ mb: 1.5 }}
+      >
+        {blocks.map(({ id, name, progress: own, sheet: { steps } }) => (
+          <MenuItem key={id} value={id}>
+            {name}: {own.done.size} of {steps.length}
+          </MenuItem>
+        ))}
       </TextField>
       {step ? (
         <>
-          <StepDrawing label={`${block.name}, step ${next + 1}`} sheet={sheet} current={next} fabrics={fabrics} system={initial.project.unitSystem} isFlipped={isFlipped} onFlip={() => setIsFlipped(!isFlipped)} height={300} />
+          <StepDrawing
+            label={`${block.name}, step ${next + 1}`}
+            sheet={sheet}
+            current={next}
+            fabrics={fabrics}
+            system={initial.project.unitSystem}
+            isFlipped={isFlipped}
+            onFlip={() => setIsFlipped(!isFlipped)}
+            height={300}
+          />
           <Box aria-live="polite">
-            <Typography variant="h2" component="h1">Step {next + 1} of {sheet.steps.length}</Typography>
-            <Typography sx={{ fontSize: '1.1rem', my: 0.5 }} data-testid="next-step">{step.text}</Typography>
-            <Typography color="text.secondary" sx={{ mb: 1.5 }}>About {formatMinutes(step.minutes)}; {formatMinutes(left)} left in this block.</Typography>
+            <Typography variant="h2" component="h1">
+              Step {next + 1} of {sheet.steps.length}
+            </Typography>
+            <Typography sx={{ fontSize: '1.1rem', my: 0.5 }} data-testid="next-step">
+              {step.text}
+            </Typography>
+            <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+              About {formatMinutes(step.minutes)}; {formatMinutes(left)} left in this block.
+            </Typography>
           </Box>
-          <Button variant="contained" fullWidth onClick={() => record(block.id, step.id, 'done')} sx={{ minHeight: 68, fontSize: '1.3rem' }}>Done</Button>
+          <Button
+            variant="contained"
+            fullWidth
+            onClick={() => record(block.id, step.id, 'done')}
+            sx={{ minHeight: 68, fontSize: '1.3rem' }}
+          >
+            Done
+          </Button>
         </>
       ) : (
-        <Alert severity="success" variant="outlined" icon={false}><strong>{block.name} is sewn.</strong> Choose another block above.</Alert>
+        <Alert severity="success" variant="outlined" icon={false}>
+          <strong>{block.name} is sewn.</strong> Choose another block above.
+        </Alert>
       )}
       <Stack direction="row" spacing={1} sx={{ my: 1.5 }}>
-        {lastDone && <Button fullWidth sx={{ minHeight: 48 }} onClick={() => record(block.id, lastDone.id, 'undone')}>Not done after all</Button>}
-        {step && <Button fullWidth color="error" sx={{ minHeight: 48 }} disabled={progress.stuck.has(step.id)} onClick={() => record(block.id, step.id, 'stuck')}>{progress.stuck.has(step.id) ? 'Your host knows' : 'I’m stuck'}</Button>}
+        {lastDone && (
+          <Button fullWidth sx={{ minHeight: 48 }} onClick={() => record(block.id, lastDone.id, 'undone')}>
+            Not done after all
+          </Button>
+        )}
+        {step && (
+          <Button
+            fullWidth
+            color="error"
+            sx={{ minHeight: 48 }}
+            disabled={progress.stuck.has(step.id)}
+            onClick={() => record(block.id, step.id, 'stuck')}
+          >
+            {progress.stuck.has(step.id) ? 'Your host knows' : 'I’m stuck'}
+          </Button>
+        )}
       </Stack>
-      {waitingCount > 0 && <Alert severity="warning" variant="outlined" icon={false}>{refusal && refusal.status >= 400 ? refusal.message : `${waitingCount} ${waitingCount === 1 ? 'tick waits' : 'ticks wait'} on this phone and will be sent.`}</Alert>}
-      <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>Then</Typography>
+      {waitingCount > 0 && (
+        <Alert severity="warning" variant="outlined" icon={false}>
+          {refusal && refusal.status >= 400
+            ? refusal.message
+            : `${waitingCount} ${waitingCount === 1 ? 'tick waits' : 'ticks wait'} on this phone and will be sent.`}
+        </Alert>
+      )}
+      <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
+        Then
+      </Typography>
       <Box component="ol" start={next + 2} sx={{ pl: 3, mt: 0.5 }}>
-        {next >= 0 && sheet.steps.slice(next + 1, next + 4).map(({ id, text }) => <li key={id}>{text.split('.')[0]}.</li>)}
+        {next >= 0 &&
+          sheet.steps
+            .slice(next + 1, next + 4)
+            .map(({ id, text }) => <li key={id}>{text.split('.')[0]}.</li>)}
       </Box>
-      {progress.orphaned.length > 0 && <Typography color="text.secondary">{progress.orphaned.length} of your ticks belong to steps that the plan no longer has; they are kept.</Typography>}
-      <Typography variant="body2" color="text.secondary" sx={{ mt: 2 }}>Count needles and pins, keep them and magnets away from children and pets, and rest your hands every 30 min.</Typography>
+      {progress.orphaned.length > 0 && (
+        <Typography color="textSecondary">
+          {progress.orphaned.length} of your ticks belong to steps that the plan no longer has; they are kept.
+        </Typography>
+      )}
+      <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
+        Count needles and pins, keep them and magnets away from children and pets, and rest your hands every
+        30 min.
+      </Typography>
     </Shell>
   );
-} // prettier-ignore
+}
 
 function Shell({ data, children }: { data: PageData; children: React.ReactNode }) {
   return (
     <Box component="main" sx={{ maxWidth: 520, mx: 'auto', px: 2, py: 1.5 }}>
-      <Typography color="text.secondary" sx={{ mb: 1 }}>{data.maker.name} · {data.project.name}</Typography>
+      <Typography color="textSecondary" sx={{ mb: 1 }}>
+        {data.maker.name} · {data.project.name}
+      </Typography>
       {children}
     </Box>
   );
-} // prettier-ignore
+}

@@ -54,7 +54,16 @@ export function useTicks(token: string) {
     };
   }, [token, waiting]);
   const record = useCallback((blockId: string, stepId: string, kind: Tick['kind']) => {
-    setWaiting((now) => [...now, { clientId: crypto.randomUUID?.() ?? fallbackId(), blockId, stepId, kind, at: new Date().toISOString() }]);
+    setWaiting((now) => [
+      ...now,
+      {
+        clientId: crypto.randomUUID?.() ?? fallbackId(),
+        blockId,
+        stepId,
+        kind,
+        at: new Date().toISOString(),
+      },
+    ]);
   }, []);
   const all = useMemo(() => [...sent, ...waiting], [sent, waiting]);
   const apply = useCallback(
@@ -69,7 +78,7 @@ export function useTicks(token: string) {
     [all],
   );
   return { record, apply, waitingCount: waiting.length, refusal };
-} // prettier-ignore
+}
 
 /** Pages over plain http have no crypto.randomUUID; random bytes they have. */
 function fallbackId(): string {

@@ -21,15 +21,32 @@ export function LinkDialog({ links, onClose }: { links: readonly MakerLink[]; on
     <Dialog open={links.length > 0} onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>{links.length === 1 ? 'Personal link' : 'Personal links'}</DialogTitle>
       <DialogContent>
-        <Typography gutterBottom>Shown this once: copy or print it now. Whoever has a link can tick that maker’s steps, and nothing else. A new one can be given at any time.</Typography>
+        <Typography gutterBottom>
+          Shown this once: copy or print it now. Whoever has a link can tick that maker’s steps, and nothing
+          else. A new one can be given at any time.
+        </Typography>
         <Stack spacing={2}>
           {links.map(({ name, link }) => (
             <Stack key={name} direction="row" spacing={2} sx={{ alignItems: 'center', breakInside: 'avoid' }}>
               <SquareCode text={link} />
               <Box sx={{ minWidth: 0 }}>
                 <strong>{name}</strong>
-                <Box component="a" href={link} data-testid="maker-link" sx={{ display: 'block', overflowWrap: 'anywhere', color: 'primary.main' }}>{link}</Box>
-                <Button size="small" variant="text" className="no-print" onClick={() => void navigator.clipboard?.writeText(link)}>Copy</Button>
+                <Box
+                  component="a"
+                  href={link}
+                  data-testid="maker-link"
+                  sx={{ display: 'block', overflowWrap: 'anywhere', color: 'primary.main' }}
+                >
+                  {link}
+                </Box>
+                <Button
+                  size="small"
+                  variant="text"
+                  className="no-print"
+                  onClick={() => void navigator.clipboard?.writeText(link)}
+                >
+                  Copy
+                </Button>
               </Box>
             </Stack>
           ))}
@@ -37,21 +54,32 @@ export function LinkDialog({ links, onClose }: { links: readonly MakerLink[]; on
       </DialogContent>
       <DialogActions className="no-print">
         <Button onClick={() => window.print()}>Print</Button>
-        <Button variant="contained" onClick={onClose}>Close</Button>
+        <Button variant="contained" onClick={onClose}>
+          Close
+        </Button>
       </DialogActions>
     </Dialog>
   );
-} // prettier-ignore
+}
 
 function SquareCode({ text }: { text: string }) {
   const { size, d } = useMemo(() => {
     const { modules } = create(text, { errorCorrectionLevel: 'M' });
-    const cells = Array.from(modules.data).flatMap((on, i) => (on ? [`M${i % modules.size} ${Math.floor(i / modules.size)}h1v1h-1z`] : []));
+    const cells = Array.from(modules.data).flatMap((on, i) =>
+      on ? [`M${i % modules.size} ${Math.floor(i / modules.size)}h1v1h-1z`] : [],
+    );
     return { size: modules.size, d: cells.join('') };
   }, [text]);
   return (
-    <svg width={112} height={112} viewBox={`-4 -4 ${size + 8} ${size + 8}`} role="img" aria-label="Code for the phone’s camera" style={{ background: '#fff', flexShrink: 0 }}>
+    <svg
+      width={112}
+      height={112}
+      viewBox={`-4 -4 ${size + 8} ${size + 8}`}
+      role="img"
+      aria-label="Code for the phone’s camera"
+      style={{ background: '#fff', flexShrink: 0 }}
+    >
       <path d={d} fill="#000" />
     </svg>
   );
-} // prettier-ignore
+}

@@ -27,10 +27,18 @@ export function MakersStation({ projectId, blocks, makers, initialProgress }: Ma
   const router = useRouter();
   const notice = useNotice();
   const [links, setLinks] = useState<readonly MakerLink[]>([]);
-  const { data: progress = initialProgress, mutate } = useSWR<readonly BlockProgress[]>(`/api/projects/${projectId}/progress`, read, { fallbackData: initialProgress });
+  const { data: progress = initialProgress, mutate } = useSWR<readonly BlockProgress[]>(
+    `/api/projects/${projectId}/progress`,
+    read,
+    { fallbackData: initialProgress },
+  );
   useLive(projectId, ['progress', 'makers', 'blocks'], () => void mutate());
-  const patch = (maker: Maker, body: object) => send<{ link?: string | null }>('PATCH', `/api/projects/${projectId}/makers/${maker.id}`, body);
-  const attempt = (work: () => Promise<void>) => void work().then(() => router.refresh()).catch((error: unknown) => notice({ text: asRefusal(error).message }));
+  const patch = (maker: Maker, body: object) =>
+    send<{ link?: string | null }>('PATCH', `/api/projects/${projectId}/makers/${maker.id}`, body);
+  const attempt = (work: () => Promise<void>) =>
+    void work()
+      .then(() => router.refresh())
+      .catch((error: unknown) => notice({ text: asRefusal(error).message }));
   const renew = (maker: Maker) =>
     attempt(async () => {
       const { link } = await patch(maker, { link: 'renew' });
@@ -44,21 +52,45 @@ export function MakersStation({ projectId, blocks, makers, initialProgress }: Ma
   const remove = (maker: Maker) =>
     attempt(async () => {
       await patch(maker, { isRemoved: true });
-      notice({ text: `${maker.name} is taken out.`, undo: () => attempt(async () => void (await patch(maker, { isRemoved: false }))) });
+      notice({
+        text: `${maker.name} is taken out.`,
+        undo: () => attempt(async () => void (await patch(maker, { isRemoved: false }))),
+      });
     });
   return (
     <Box>
-      <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'baseline', flexWrap: 'wrap', gap: 1, mb: 1 }}>
+      <Stack
+        direction="row"
+        sx={{ justifyContent: 'space-between', alignItems: 'baseline', flexWrap: 'wrap', gap: 1, mb: 1 }}
+      >
         <Typography variant="h2">Makers</Typography>
-        <Typography color="text.secondary">Each stitch of a line is a share of that block’s work. It changes while they sew.</Typography>
+        <Typography color="textSecondary">
+          Each stitch of a line is a share of that block’s work. It changes while they sew.
+        </Typography>
       </Stack>
       {makers.length === 0 ? (
-        <Notice title="No makers yet">Add them by name, one to a line. Each gets a personal link that opens their own page on a phone, without an account.</Notice>
+        <Notice title="No makers yet">
+          Add them by name, one to a line. Each gets a personal link that opens their own page on a phone,
+          without an account.
+        </Notice>
       ) : (
-        <MakersWall blocks={blocks} makers={makers} progress={progress} onNewLink={renew} onRevoke={revoke} onRemove={remove} />
+        <MakersWall
+          blocks={blocks}
+          makers={makers}
+          progress={progress}
+          onNewLink={renew}
+          onRevoke={revoke}
+          onRemove={remove}
+        />
       )}
-      <AddMakers projectId={projectId} onAdded={(added) => { setLinks(added); router.refresh(); }} />
+      <AddMakers
+        projectId={projectId}
+        onAdded={(added) => {
+          setLinks(added);
+          router.refresh();
+        }}
+      />
       <LinkDialog links={links} onClose={() => setLinks([])} />
     </Box>
   );
-} // prettier-ignore
+}

@@ -24,7 +24,8 @@ const LINE_HEIGHT = 34;
 /** One line per maker, sewn as far as they have come; blocks lie along it by their hours. */
 export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRemove }: MakersWallProps) {
   const [menu, setMenu] = useState<{ maker: Maker; anchor: HTMLElement } | undefined>();
-  const of = (makerId: string, blockId: string) => progress.find((entry) => entry.makerId === makerId && entry.blockId === blockId);
+  const of = (makerId: string, blockId: string) =>
+    progress.find((entry) => entry.makerId === makerId && entry.blockId === blockId);
   const firstMaker = makers[0]?.id ?? '';
   const hours = blocks.map(({ id }) => of(firstMaker, id)?.totalMinutes ?? 0);
   const scale = scaleLinear([0, Math.max(1, sum(hours))], [0, LINE_WIDTH]);
@@ -35,17 +36,37 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
   };
   return (
     <Box sx={{ overflowX: 'auto', border: 1, borderColor: 'divider', bgcolor: 'background.paper', mb: 2 }}>
-      <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', '& td, & th': { px: 1.25, py: 0.25, textAlign: 'left', fontWeight: 500 }, '& tr': { borderBottom: '1px solid', borderColor: 'divider' } }}>
+      <Box
+        component="table"
+        sx={{
+          borderCollapse: 'collapse',
+          width: '100%',
+          '& td, & th': { px: 1.25, py: 0.25, textAlign: 'left', fontWeight: 500 },
+          '& tr': { borderBottom: '1px solid', borderColor: 'divider' },
+        }}
+      >
         <thead>
           <tr>
             <th scope="col">Maker</th>
             <th scope="col">
-              <Box component="svg" viewBox={`0 0 ${LINE_WIDTH} 18`} sx={{ width: '100%', minWidth: 380, display: 'block' }} aria-label={blocks.map(({ name }) => name).join(', ')} role="img">
-                {blocks.map(({ id, name }, index) => <text key={id} x={scale(starts[index] ?? 0)} y={13} fontSize={11} fill="currentColor">{name}</text>)}
+              <Box
+                component="svg"
+                viewBox={`0 0 ${LINE_WIDTH} 20`}
+                sx={{ width: '100%', minWidth: 380, display: 'block' }}
+                aria-label={blocks.map(({ name }) => name).join(', ')}
+                role="img"
+              >
+                {blocks.map(({ id, name }, index) => (
+                  <text key={id} x={scale(starts[index] ?? 0)} y={15} fontSize={15} fill="currentColor">
+                    {name}
+                  </text>
+                ))}
               </Box>
             </th>
             <th scope="col">Done</th>
-            <th scope="col"><span className="no-print">Link</span></th>
+            <th scope="col">
+              <span className="no-print">Link</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -59,20 +80,55 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
               <tr key={maker.id} data-maker={maker.name}>
                 <th scope="row">
                   {maker.name}
-                  {stuck && <Box component="span" title={stuck.stuckOn} sx={{ display: 'block', color: 'error.main', fontSize: '0.82rem' }}>stuck on {blocks.find(({ id }) => id === stuck.blockId)?.name}</Box>}
+                  {stuck && (
+                    <Box
+                      component="span"
+                      title={stuck.stuckOn}
+                      sx={{ display: 'block', color: 'error.main', fontSize: '0.82rem' }}
+                    >
+                      stuck on {blocks.find(({ id }) => id === stuck.blockId)?.name}
+                    </Box>
+                  )}
                 </th>
                 <td>
-                  <svg viewBox={`0 0 ${LINE_WIDTH} ${LINE_HEIGHT}`} width="100%" role="img" aria-label={own.map((entry, i) => `${blocks[i]?.name} ${entry?.done ?? 0} of ${entry?.total ?? 0} steps`).join(', ')}>
+                  <svg
+                    viewBox={`0 0 ${LINE_WIDTH} ${LINE_HEIGHT}`}
+                    width="100%"
+                    role="img"
+                    aria-label={own
+                      .map(
+                        (entry, i) => `${blocks[i]?.name} ${entry?.done ?? 0} of ${entry?.total ?? 0} steps`,
+                      )
+                      .join(', ')}
+                  >
                     {own.map((entry, index) => {
                       if (!entry) return null;
-                      const [from, to] = [scale(starts[index] ?? 0) + 2, scale((starts[index] ?? 0) + (hours[index] ?? 0)) - 6];
+                      const [from, to] = [
+                        scale(starts[index] ?? 0) + 2,
+                        scale((starts[index] ?? 0) + (hours[index] ?? 0)) - 6,
+                      ];
                       const share = entry.totalMinutes === 0 ? 0 : entry.doneMinutes / entry.totalMinutes;
                       const colour = entry.stuckOn ? 'error' : share >= 0.999 ? 'success' : 'primary';
                       return (
                         <g key={entry.blockId}>
-                          <path d={`M${from} 17H${to}`} stroke="var(--mui-palette-divider)" strokeWidth={1.5} />
-                          <path d={`M${from} 11V23M${to} 11V23`} stroke="var(--mui-palette-text-secondary)" strokeWidth={1} />
-                          {share > 0 && <path d={`M${from} 17H${from + (to - from) * share}`} stroke={`var(--mui-palette-${colour}-main)`} strokeWidth={6} strokeDasharray="9 3" />}
+                          <path
+                            d={`M${from} 17H${to}`}
+                            stroke="var(--mui-palette-divider)"
+                            strokeWidth={1.5}
+                          />
+                          <path
+                            d={`M${from} 11V23M${to} 11V23`}
+                            stroke="var(--mui-palette-text-secondary)"
+                            strokeWidth={1}
+                          />
+                          {share > 0 && (
+                            <path
+                              d={`M${from} 17H${from + (to - from) * share}`}
+                              stroke={`var(--mui-palette-${colour}-main)`}
+                              strokeWidth={6}
+                              strokeDasharray="9 3"
+                            />
+                          )}
                         </g>
                       );
                     })}
@@ -80,10 +136,22 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
                 </td>
                 <td style={{ whiteSpace: 'nowrap' }}>
                   {done} of {total}
-                  <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: '0.82rem' }}>{left > 0.5 ? `about ${formatMinutes(left)} left` : 'all done'}</Box>
+                  <Box
+                    component="span"
+                    sx={{ display: 'block', color: 'text.secondary', fontSize: '0.82rem' }}
+                  >
+                    {left > 0.5 ? `about ${formatMinutes(left)} left` : 'all done'}
+                  </Box>
                 </td>
                 <td>
-                  <Button className="no-print" size="small" variant="text" aria-haspopup="menu" aria-label={`Link of ${maker.name}`} onClick={(event) => setMenu({ maker, anchor: event.currentTarget })}>
+                  <Button
+                    className="no-print"
+                    size="small"
+                    variant="text"
+                    aria-haspopup="menu"
+                    aria-label={`Link of ${maker.name}`}
+                    onClick={(event) => setMenu({ maker, anchor: event.currentTarget })}
+                  >
                     {maker.hasLink ? 'in force' : 'none'}
                   </Button>
                 </td>
@@ -94,9 +162,11 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
       </Box>
       <Menu open={menu !== undefined} anchorEl={menu?.anchor ?? null} onClose={() => setMenu(undefined)}>
         <MenuItem onClick={choose(onNewLink)}>Give a new link (the old one stops)</MenuItem>
-        <MenuItem onClick={choose(onRevoke)} disabled={!menu?.maker.hasLink}>Revoke the link</MenuItem>
+        <MenuItem onClick={choose(onRevoke)} disabled={!menu?.maker.hasLink}>
+          Revoke the link
+        </MenuItem>
         <MenuItem onClick={choose(onRemove)}>Take out of the project</MenuItem>
       </Menu>
     </Box>
   );
-} // prettier-ignore
+}

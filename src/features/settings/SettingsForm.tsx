@@ -22,8 +22,13 @@ export function SettingsForm({ project }: { project: Project }) {
   const [saved, setSaved] = useState(project);
   const { register, handleSubmit } = useForm({
     defaultValues: {
-      name: project.name, shop: project.shop, unitSystem: project.unitSystem, pageSize: project.pageSize,
-      allowance: formatLength(project.allowanceMm, project.unitSystem), spares: String(project.sparesPercent), columns: String(project.gridColumns),
+      name: project.name,
+      shop: project.shop,
+      unitSystem: project.unitSystem,
+      pageSize: project.pageSize,
+      allowance: formatLength(project.allowanceMm, project.unitSystem),
+      spares: String(project.sparesPercent),
+      columns: String(project.gridColumns),
     },
   });
   const { error, isBusy, run } = useSend();
@@ -32,11 +37,20 @@ export function SettingsForm({ project }: { project: Project }) {
     run(async () => {
       const before = saved;
       const after = await put({
-        id: project.id, name: values.name, shop: values.shop, unitSystem: values.unitSystem, pageSize: values.pageSize,
-        allowanceMm: readAllowance(values.allowance, values.unitSystem), sparesPercent: Number(values.spares), gridColumns: Number(values.columns),
+        id: project.id,
+        name: values.name,
+        shop: values.shop,
+        unitSystem: values.unitSystem,
+        pageSize: values.pageSize,
+        allowanceMm: readAllowance(values.allowance, values.unitSystem),
+        sparesPercent: Number(values.spares),
+        gridColumns: Number(values.columns),
       });
       setSaved(after);
-      notice({ text: 'Settings saved; bags and plans are worked out anew.', undo: () => void put(before).then(() => location.reload()) });
+      notice({
+        text: 'Settings saved; bags and plans are worked out anew.',
+        undo: () => void put(before).then(() => location.reload()),
+      });
       router.refresh();
     }),
   );
@@ -46,21 +60,49 @@ export function SettingsForm({ project }: { project: Project }) {
       <ErrorNote error={error} />
       <TextField label="Project" {...register('name')} error={error?.where === 'name'} />
       <TextField label="Shop or group" {...register('shop')} error={error?.where === 'shop'} />
-      <TextField label="Lengths in" select defaultValue={project.unitSystem} slotProps={{ htmlInput: register('unitSystem') }}>
+      <TextField
+        label="Lengths in"
+        select
+        defaultValue={project.unitSystem}
+        slotProps={{ htmlInput: register('unitSystem') }}
+      >
         <MenuItem value="inch">inches (cut sizes to ⅛″)</MenuItem>
         <MenuItem value="metric">centimetres and millimetres (cut sizes to 5 mm)</MenuItem>
       </TextField>
-      <TextField label="Seam allowance" {...register('allowance')} error={error?.where === 'allowanceMm'} helperText="¼″ is exact; ⅜″ is generous and safer on outer edges." />
-      <TextField label="Spare papers, %" inputMode="decimal" {...register('spares')} error={error?.where === 'sparesPercent'} helperText="Added to each paper kind of each bag, rounded up." />
-      <TextField label="Print on" select defaultValue={project.pageSize} slotProps={{ htmlInput: register('pageSize') }}>
+      <TextField
+        label="Seam allowance"
+        {...register('allowance')}
+        error={error?.where === 'allowanceMm'}
+        helperText="¼″ is exact; ⅜″ is generous and safer on outer edges."
+      />
+      <TextField
+        label="Spare papers, %"
+        inputMode="decimal"
+        {...register('spares')}
+        error={error?.where === 'sparesPercent'}
+        helperText="Added to each paper kind of each bag, rounded up."
+      />
+      <TextField
+        label="Print on"
+        select
+        defaultValue={project.pageSize}
+        slotProps={{ htmlInput: register('pageSize') }}
+      >
         <MenuItem value="A4">A4</MenuItem>
         <MenuItem value="Letter">Letter</MenuItem>
       </TextField>
-      <TextField label="Blocks across the top" inputMode="numeric" {...register('columns')} error={error?.where === 'gridColumns'} />
-      <Button type="submit" variant="contained" disabled={isBusy} sx={{ alignSelf: 'flex-start' }}>Save the settings</Button>
+      <TextField
+        label="Blocks across the top"
+        inputMode="numeric"
+        {...register('columns')}
+        error={error?.where === 'gridColumns'}
+      />
+      <Button type="submit" variant="contained" disabled={isBusy} sx={{ alignSelf: 'flex-start' }}>
+        Save the settings
+      </Button>
     </Stack>
   );
-} // prettier-ignore
+}
 
 function readAllowance(text: string, system: Project['unitSystem']): number {
   try {

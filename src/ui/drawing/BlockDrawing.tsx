@@ -4,7 +4,16 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { select, zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3';
-import { useCallback, useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useId,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type ReactNode,
+} from 'react';
 import type { SheetPatch } from '@/core/sheet';
 import { MM_PER_INCH, formatLength, type UnitSystem } from '@/core/length';
 import { SwatchPatterns } from '../swatches';
@@ -97,7 +106,46 @@ export function BlockDrawing(props: BlockDrawingProps) {
   );
   return (
     <Box>
-      <Box sx={{ position: 'relative', border: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
+      <Box sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
+        <Stack
+          direction="row"
+          spacing={0.5}
+          className="no-print"
+          sx={{ justifyContent: 'flex-end', borderBottom: 1, borderColor: 'divider', p: 0.5 }}
+        >
+          {props.onFlip && (
+            <Button
+              size="small"
+              variant="text"
+              onClick={props.onFlip}
+              aria-pressed={isFlipped}
+              aria-keyshortcuts="f"
+            >
+              {isFlipped ? 'Back' : 'Front'} · flip (F)
+            </Button>
+          )}
+          <Button
+            size="small"
+            variant="text"
+            aria-label="Zoom in"
+            onClick={() => zoomBy(1.25)}
+            sx={{ minWidth: 40, px: 1 }}
+          >
+            +
+          </Button>
+          <Button
+            size="small"
+            variant="text"
+            aria-label="Zoom out"
+            onClick={() => zoomBy(0.8)}
+            sx={{ minWidth: 40, px: 1 }}
+          >
+            −
+          </Button>
+          <Button size="small" variant="text" onClick={() => zoomBy('fit')}>
+            Fit
+          </Button>
+        </Stack>
         <Box
           component="svg"
           ref={svgRef}
@@ -106,7 +154,13 @@ export function BlockDrawing(props: BlockDrawingProps) {
           aria-label={`${props.label}, seen from the ${isFlipped ? 'back' : 'front'}, ${patches.length} patches. Arrow up and down go from patch to patch.`}
           viewBox={`${-margin} ${-margin} ${widthMm + 2 * margin} ${heightMm + 2 * margin}`}
           onKeyDown={onKeyDown}
-          sx={{ display: 'block', width: '100%', height: props.height ?? 520, touchAction: 'none', cursor: 'grab' }}
+          sx={{
+            display: 'block',
+            width: '100%',
+            height: props.height ?? 520,
+            touchAction: 'none',
+            cursor: 'grab',
+          }}
         >
           <defs>
             <SwatchPatterns prefix={prefix} fabrics={props.fabrics} scale={Math.max(1, widthMm / 250)} />
@@ -118,29 +172,34 @@ export function BlockDrawing(props: BlockDrawingProps) {
               {props.marks?.map(({ at, label }, index) => (
                 <g key={index} role="presentation">
                   <title>{label}</title>
-                  <circle cx={at.x} cy={at.y} r={Math.max(2.5, widthMm / 60)} fill="none" stroke="var(--mui-palette-error-main)" strokeWidth={2.5} vectorEffect="non-scaling-stroke" />
-                  <circle cx={at.x} cy={at.y} r={Math.max(0.8, widthMm / 250)} fill="var(--mui-palette-error-main)" />
+                  <circle
+                    cx={at.x}
+                    cy={at.y}
+                    r={Math.max(2.5, widthMm / 60)}
+                    fill="none"
+                    stroke="var(--mui-palette-error-main)"
+                    strokeWidth={2.5}
+                    vectorEffect="non-scaling-stroke"
+                  />
+                  <circle
+                    cx={at.x}
+                    cy={at.y}
+                    r={Math.max(0.8, widthMm / 250)}
+                    fill="var(--mui-palette-error-main)"
+                  />
                 </g>
               ))}
             </g>
             <Ruler widthMm={widthMm} heightMm={heightMm} system={props.system} margin={margin} />
           </g>
         </Box>
-        <Stack direction="row" spacing={0.5} className="no-print" sx={{ position: 'absolute', right: 8, top: 8 }}>
-          {props.onFlip && (
-            <Button size="small" variant="contained" color="inherit" onClick={props.onFlip} aria-pressed={isFlipped} aria-keyshortcuts="f">
-              {isFlipped ? 'Back' : 'Front'} · flip (F)
-            </Button>
-          )}
-          <Button size="small" variant="contained" color="inherit" aria-label="Zoom in" onClick={() => zoomBy(1.25)} sx={{ minWidth: 40, px: 1 }}>+</Button>
-          <Button size="small" variant="contained" color="inherit" aria-label="Zoom out" onClick={() => zoomBy(0.8)} sx={{ minWidth: 40, px: 1 }}>−</Button>
-          <Button size="small" variant="contained" color="inherit" onClick={() => zoomBy('fit')}>Fit</Button>
-        </Stack>
       </Box>
-      <Typography variant="body2" color="text.secondary" aria-live="polite" sx={{ minHeight: 22 }}>{spoken}</Typography>
+      <Typography variant="body2" color="textSecondary" aria-live="polite" sx={{ minHeight: 22 }}>
+        {spoken}
+      </Typography>
     </Box>
   );
-} // prettier-ignore
+}
 
 function describe({ patches, kindNames, isFlipped = false }: BlockDrawingProps, index: number): string {
   const patch = patches[index];
@@ -149,7 +208,17 @@ function describe({ patches, kindNames, isFlipped = false }: BlockDrawingProps, 
   return `Patch ${index + 1} (${patch.id}): ${kindNames[patch.kind]}${hand}, ${patch.fabric}${isFlipped ? ', seen from the back' : ''}`;
 }
 
-function Ruler({ widthMm, heightMm, system, margin }: { widthMm: number; heightMm: number; system: UnitSystem; margin: number }) {
+function Ruler({
+  widthMm,
+  heightMm,
+  system,
+  margin,
+}: {
+  widthMm: number;
+  heightMm: number;
+  system: UnitSystem;
+  margin: number;
+}) {
   const step = system === 'inch' ? MM_PER_INCH : 10;
   const every = Math.max(1, Math.ceil(widthMm / step / 14));
   const count = Math.floor(widthMm / step);
@@ -160,10 +229,18 @@ function Ruler({ widthMm, heightMm, system, margin }: { widthMm: number; heightM
       <path d={`M0 ${y}H${widthMm}`} strokeWidth={1} vectorEffect="non-scaling-stroke" />
       {Array.from({ length: count + 1 }, (_, i) => (
         <g key={i}>
-          <path d={`M${i * step} ${y}v${i % every === 0 ? size * 0.5 : size * 0.25}`} strokeWidth={1} vectorEffect="non-scaling-stroke" />
-          {i % every === 0 && <text x={i * step} y={y + size * 1.35} fontSize={size * 0.85} textAnchor="middle" stroke="none">{system === 'inch' ? formatLength(i * step, 'inch') : `${i * step / 10} cm`}</text>}
+          <path
+            d={`M${i * step} ${y}v${i % every === 0 ? size * 0.5 : size * 0.25}`}
+            strokeWidth={1}
+            vectorEffect="non-scaling-stroke"
+          />
+          {i % every === 0 && (
+            <text x={i * step} y={y + size * 1.35} fontSize={size * 0.85} textAnchor="middle" stroke="none">
+              {system === 'inch' ? formatLength(i * step, 'inch') : `${(i * step) / 10} cm`}
+            </text>
+          )}
         </g>
       ))}
     </g>
   );
-} // prettier-ignore
+}

@@ -20,8 +20,19 @@ interface PatchLayerProps {
 }
 
 /** All patches of a drawing, lower layers first, with their numbers upright from either side. */
-export function PatchLayer({ patches, fabrics, prefix, ink, shift, isFlipped, showTails, focused }: PatchLayerProps) {
-  const order = patches.map((_, index) => index).sort((a, b) => (patches[a]?.layer ?? 0) - (patches[b]?.layer ?? 0));
+export function PatchLayer({
+  patches,
+  fabrics,
+  prefix,
+  ink,
+  shift,
+  isFlipped,
+  showTails,
+  focused,
+}: PatchLayerProps) {
+  const order = patches
+    .map((_, index) => index)
+    .sort((a, b) => (patches[a]?.layer ?? 0) - (patches[b]?.layer ?? 0));
   return order.map((index) => {
     const patch = patches[index] as SheetPatch;
     const away = shift?.(index);
@@ -39,7 +50,7 @@ export function PatchLayer({ patches, fabrics, prefix, ink, shift, isFlipped, sh
       </g>
     );
   });
-} // prettier-ignore
+}
 
 interface PatchShapeProps {
   readonly patch: SheetPatch;
@@ -50,10 +61,18 @@ interface PatchShapeProps {
   readonly isFocused: boolean;
 }
 
-const PatchShape = memo(function PatchShape({ patch, number, fill, ink, isFlipped, isFocused }: PatchShapeProps) {
+const PatchShape = memo(function PatchShape({
+  patch,
+  number,
+  fill,
+  ink,
+  isFlipped,
+  isFocused,
+}: PatchShapeProps) {
   const { x, y } = middleOf(patch.outline);
   const size = Math.min(9, Math.max(2, Math.sqrt(areaGuess(patch)) / 3.2));
-  const stroke = isFocused || ink === 'held' ? 'var(--mui-palette-primary-main)' : 'var(--mui-palette-text-primary)';
+  const stroke =
+    isFocused || ink === 'held' ? 'var(--mui-palette-primary-main)' : 'var(--mui-palette-text-primary)';
   return (
     <g opacity={OPACITY[ink]} data-patch={patch.id}>
       <path
@@ -91,7 +110,10 @@ function Tails({ patch: { outline, tails } }: { patch: SheetPatch }) {
     const edge = edgeOf(outline, other);
     const along = directionAt(edge, other === corner ? 0 : edgeLength(edge));
     const sign = other === corner ? -1 : 1;
-    const narrow = Math.max(0.8, lengthMm * Math.tan((Math.min(60, cornerAngle(outline, corner)) * Math.PI) / 540));
+    const narrow = Math.max(
+      0.8,
+      lengthMm * Math.tan((Math.min(60, cornerAngle(outline, corner)) * Math.PI) / 540),
+    );
     const tip = { x: point.x + sign * along.x * lengthMm, y: point.y + sign * along.y * lengthMm };
     const side = { x: -along.y * narrow, y: along.x * narrow };
     const d = `M${point.x} ${point.y}L${tip.x} ${tip.y}L${point.x + side.x} ${point.y + side.y}Z`;

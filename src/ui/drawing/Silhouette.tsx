@@ -3,7 +3,15 @@ import { boxOf } from '@/core/geometry';
 import { outlinePath } from '../outlinePath';
 
 /** A paper's outline alone, as large as the space allows. */
-export function Silhouette({ outline, size = 40, label }: { outline: Outline; size?: number; label: string }) {
+export function Silhouette({
+  outline,
+  size = 40,
+  label,
+}: {
+  outline: Outline;
+  size?: number;
+  label: string;
+}) {
   const { minX, minY, maxX, maxY } = boxOf(outline);
   const pad = (maxX - minX + maxY - minY) * 0.03;
   return (
@@ -14,7 +22,13 @@ export function Silhouette({ outline, size = 40, label }: { outline: Outline; si
       height={size}
       viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
     >
-      <path d={outlinePath(outline)} fill="none" stroke="currentColor" strokeWidth={1.6} vectorEffect="non-scaling-stroke" />
+      <path
+        d={outlinePath(outline)}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={1.6}
+        vectorEffect="non-scaling-stroke"
+      />
     </svg>
   );
 }

@@ -12,9 +12,13 @@ const MOST_READS = 600;
 
 export default async function Page({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
+  return <MakerPage token={token} initial={await readPage(token)} />;
+}
+
+async function readPage(token: string) {
   try {
     await throttle(database(), 'link-page', MOST_READS, 60);
-    return <MakerPage token={token} initial={await makerPage(database(), token)} />;
+    return await makerPage(database(), token);
   } catch (error) {
     if (error instanceof ServerError && error.status === 404) notFound();
     throw error;

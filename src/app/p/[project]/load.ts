@@ -31,7 +31,9 @@ export const loadProject = cache(async (projectId: string) => {
 export const loadBlocks = cache(async (projectId: string) => {
   const { account, project } = await loadProject(projectId);
   const blocks = await listBlocks(database(), project);
-  const fabrics = [...new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)))].sort();
+  const fabrics = [
+    ...new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric))),
+  ].sort();
   return { account, project, blocks, fabrics };
 });
 
@@ -39,6 +41,10 @@ export const loadBlocks = cache(async (projectId: string) => {
 export const loadPeople = cache(async (projectId: string) => {
   const { project } = await loadProject(projectId);
   const sql = database();
-  const [makers, kits, progress] = await Promise.all([listMakers(sql, project), listKits(sql, project), projectProgress(sql, project)]);
+  const [makers, kits, progress] = await Promise.all([
+    listMakers(sql, project),
+    listKits(sql, project),
+    projectProgress(sql, project),
+  ]);
   return { makers, kits, progress };
-}); // prettier-ignore
+});

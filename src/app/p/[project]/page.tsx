@@ -1,5 +1,6 @@
 import { Today } from '@/features/today/Today';
 import { StationPage } from '@/ui/StationPage';
+import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { loadBlocks, loadPeople } from './load';
@@ -13,18 +14,20 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
       map={
         <TopMap
           title="The top: hours of hand work"
-          blocks={blocks}
+          blocks={topBlocks(blocks, ({ id, sheet: { plan } }) => ({
+            href: `/p/${projectId}/blocks/${id}`,
+            text: formatMinutes(plan.joinMinutes + plan.bastingMinutes),
+          }))}
           fabrics={fabrics}
           columns={project.gridColumns}
-          href={(id) => `/p/${projectId}/blocks/${id}`}
-          measure={(id) => {
-            const plan = blocks.find((block) => block.id === id)?.sheet.plan;
-            return { text: plan ? formatMinutes(plan.joinMinutes + plan.bastingMinutes) : '' };
-          }}
         />
       }
     >
-      <Today projectId={projectId} blocks={blocks.map(({ id, name, sheet }) => ({ id, name, problems: sheet.problems.length }))} {...people} />
+      <Today
+        projectId={projectId}
+        blocks={blocks.map(({ id, name, sheet }) => ({ id, name, problems: sheet.problems.length }))}
+        {...people}
+      />
     </StationPage>
   );
-} // prettier-ignore
+}

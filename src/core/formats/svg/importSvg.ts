@@ -43,9 +43,25 @@ const PLAIN = 'plain';
 
 /** Elements whose contents are never drawn where they stand. */
 const UNDRAWN = new Set([
-  'defs', 'symbol', 'clipPath', 'mask', 'pattern', 'marker', 'filter', 'linearGradient', 'radialGradient',
-  'metadata', 'title', 'desc', 'style', 'animate', 'animateTransform', 'set', 'view', 'cursor',
-]); // prettier-ignore
+  'defs',
+  'symbol',
+  'clipPath',
+  'mask',
+  'pattern',
+  'marker',
+  'filter',
+  'linearGradient',
+  'radialGradient',
+  'metadata',
+  'title',
+  'desc',
+  'style',
+  'animate',
+  'animateTransform',
+  'set',
+  'view',
+  'cursor',
+]);
 
 interface Context {
   readonly toMm: Matrix;
@@ -66,20 +82,35 @@ export function importSvg(text: string, options: ImportOptions = {}): ImportedDr
   const size = physicalSize(root, options.widthMm);
   const reader = new DrawingReader(root);
   if (size.isPixels) {
-    reader.note('pixel-size', 'The size is given in px and taken as 1/96 inch each. Give it in mm or in to be sure.', { x: 0, y: 0 }, 'svg');
+    reader.note(
+      'pixel-size',
+      'The size is given in px and taken as 1/96 inch each. Give it in mm or in to be sure.',
+      { x: 0, y: 0 },
+      'svg',
+    );
   }
-  reader.readChildren(root, { toMm: size.toMm, fabric: undefined, fill: undefined, layer: 0, idPrefix: '', useDepth: 0, ...reader.inherited(root) });
+  reader.readChildren(root, {
+    toMm: size.toMm,
+    fabric: undefined,
+    fill: undefined,
+    layer: 0,
+    idPrefix: '',
+    useDepth: 0,
+    ...reader.inherited(root),
+  });
   if (reader.patches.length === 0 && reader.faults.length === 0) {
     const hasText = reader.problems.some(({ code }) => code === 'text');
     throw new InvalidInputError(
       'no-patches',
-      hasText ? 'The drawing has no closed shapes, only text and lines.' : 'The drawing has no closed shapes.',
+      hasText
+        ? 'The drawing has no closed shapes, only text and lines.'
+        : 'The drawing has no closed shapes.',
       'Draw each patch as a closed outline; convert text to outlines and close open lines.',
     );
   }
   const { patches, faults, problems } = reader;
   return { patches, faults, problems, widthMm: size.widthMm, heightMm: size.heightMm };
-} // prettier-ignore
+}
 
 class DrawingReader {
   readonly patches: Patch[] = [];
@@ -122,9 +153,14 @@ class DrawingReader {
 
   private readLayer(element: XmlElement, text: string): number {
     if (/^\s*\d{1,3}\s*$/.test(text)) return Number(text);
-    this.fault(element, element.attributes.id ?? element.name, `has data-layer="${text.slice(0, 20)}"`, 'Write a whole number from 0.');
+    this.fault(
+      element,
+      element.attributes.id ?? element.name,
+      `has data-layer="${text.slice(0, 20)}"`,
+      'Write a whole number from 0.',
+    );
     return 0;
-  } // prettier-ignore
+  }
 
   private readElement(element: XmlElement, outer: Context): void {
     if (UNDRAWN.has(element.name)) return;
@@ -132,37 +168,67 @@ class DrawingReader {
     if (style.display === 'none' || style.visibility === 'hidden') return;
     const id = element.attributes.id ?? element.name;
     const own = parseTransform(element.attributes.transform ?? '');
-    if (!own) return this.fault(element, id, 'has a transform that cannot be read', 'Write it with finite numbers, or apply it in the drawing program.');
+    if (!own)
+      return this.fault(
+        element,
+        id,
+        'has a transform that cannot be read',
+        'Write it with finite numbers, or apply it in the drawing program.',
+      );
     const context = { ...outer, toMm: compose(outer.toMm, own), ...this.inherited(element) };
     if (SHAPES.has(element.name)) return this.readShape(element, context);
     switch (element.name) {
-      case 'g': case 'a': case 'switch':
+      case 'g':
+      case 'a':
+      case 'switch':
         return this.readChildren(element, context);
       case 'use':
         return this.readUse(element, context);
       case 'svg':
-        return this.fault(element, id, 'is a drawing inside the drawing', 'Ungroup it, so that there is only one svg element.');
-      case 'text': case 'image':
+        return this.fault(
+          element,
+          id,
+          'is a drawing inside the drawing',
+          'Ungroup it, so that there is only one svg element.',
+        );
+      case 'text':
+      case 'image':
         return this.note(element.name, textOrImage(element), origin(context.toMm, element), id);
       default:
         return undefined;
     }
-  } // prettier-ignore
+  }
 
   private readUse(element: XmlElement, context: Context): void {
     const { attributes } = element;
     const target = this.byId.get((attributes.href ?? attributes['xlink:href'] ?? '').trim().slice(1));
     const id = attributes.id ?? 'use';
-    if (!target) return this.fault(element, id, 'repeats a shape that is not there', 'Unlink the copy in the drawing program.');
+    if (!target)
+      return this.fault(
+        element,
+        id,
+        'repeats a shape that is not there',
+        'Unlink the copy in the drawing program.',
+      );
     if (context.useDepth >= MAX_USE_DEPTH) {
-      throw new InvalidInputError('too-deep', `Copies of copies are nested more than ${MAX_USE_DEPTH} deep at line ${element.line}.`, 'Unlink the copies in the drawing program.', { line: element.line });
+      throw new InvalidInputError(
+        'too-deep',
+        `Copies of copies are nested more than ${MAX_USE_DEPTH} deep at line ${element.line}.`,
+        'Unlink the copies in the drawing program.',
+        { line: element.line },
+      );
     }
     const shift: Matrix = [1, 0, 0, 1, Number(attributes.x ?? 0) || 0, Number(attributes.y ?? 0) || 0];
     const idPrefix = `${context.idPrefix}${attributes.id ?? `use${element.line}`}-`;
-    const inner = { ...context, toMm: compose(context.toMm, shift), idPrefix, useDepth: context.useDepth + 1 };
+    const inner = {
+      ...context,
+      toMm: compose(context.toMm, shift),
+      idPrefix,
+      useDepth: context.useDepth + 1,
+    };
     if (target.name === 'symbol') return this.readChildren(target, inner);
     return this.readElement(target, inner);
-  } // prettier-ignore
+  }
 
   private readShape(element: XmlElement, context: Context): void {
     const id = this.uniqueId(`${context.idPrefix}${element.attributes.id ?? this.nextName(element)}`);
@@ -175,7 +241,8 @@ class DrawingReader {
     for (const run of reading.runs) {
       if (run.kind === 'open') this.noteOpen(id, run.from, run.to);
     }
-    if (element.name === 'line') this.noteOpen(id, origin(context.toMm, element), origin(context.toMm, element));
+    if (element.name === 'line')
+      this.noteOpen(id, origin(context.toMm, element), origin(context.toMm, element));
     closed.forEach((outline, part) => {
       const fault = this.outlineFault(outline, closed);
       if (fault) return this.fault(element, id, fault.message, fault.mend, fault.at);
@@ -183,32 +250,53 @@ class DrawingReader {
     });
   }
 
-  private outlineFault(outline: Outline, siblings: readonly Outline[]): { message: string; mend: string; at: Point } | undefined {
+  private outlineFault(
+    outline: Outline,
+    siblings: readonly Outline[],
+  ): { message: string; mend: string; at: Point } | undefined {
     const at = outline.corners[0] ?? { x: 0, y: 0 };
-    if (hasTooManySides(outline)) return { message: 'has more than 2000 sides', mend: 'Simplify it, or draw its curves as arcs.', at };
+    if (hasTooManySides(outline))
+      return { message: 'has more than 2000 sides', mend: 'Simplify it, or draw its curves as arcs.', at };
     const area = outline.corners.length < 2 ? 0 : areaOf(outline);
     if (area < LEAST_AREA_MM2) {
       const crossing = outline.corners.length > 3 && findSelfCrossing(outline);
-      if (!crossing) return { message: `has no size to speak of (${area.toFixed(2)} mm²)`, mend: 'Enlarge or delete it.', at };
+      if (!crossing)
+        return {
+          message: `has no size to speak of (${area.toFixed(2)} mm²)`,
+          mend: 'Enlarge or delete it.',
+          at,
+        };
     }
     const crossing = findSelfCrossing(outline);
     if (crossing) {
       const place = `${crossing.x.toFixed(1)} mm, ${crossing.y.toFixed(1)} mm`;
-      return { message: `crosses or touches itself near ${place}`, mend: 'Redraw its outline so that it runs round the patch once.', at: crossing };
+      return {
+        message: `crosses or touches itself near ${place}`,
+        mend: 'Redraw its outline so that it runs round the patch once.',
+        at: crossing,
+      };
     }
     if (siblings.some((other) => other !== outline && isInside(outline, other))) {
-      return { message: 'has a hole', mend: 'Draw the piece in the hole as a patch of its own on a higher data-layer, or split the outer one.', at };
+      return {
+        message: 'has a hole',
+        mend: 'Draw the piece in the hole as a patch of its own on a higher data-layer, or split the outer one.',
+        at,
+      };
     }
     return undefined;
-  } // prettier-ignore
+  }
 
   private addPatch(id: string, outline: Outline, { fabric, fill, layer }: Context): void {
     if (this.patches.length >= MAX_PATCHES) {
-      throw new InvalidInputError('too-many', `The drawing has more than ${MAX_PATCHES} patches.`, 'Split the project into blocks.');
+      throw new InvalidInputError(
+        'too-many',
+        `The drawing has more than ${MAX_PATCHES} patches.`,
+        'Split the project into blocks.',
+      );
     }
     const byFill = fill === undefined || fill === 'none' ? PLAIN : fill.toLowerCase();
     this.patches.push({ id, outline, fabric: fabric ?? byFill, layer });
-  } // prettier-ignore
+  }
 
   private noteOpen(id: string, from: Point, to: Point): void {
     const gap = Math.hypot(to.x - from.x, to.y - from.y);
@@ -216,7 +304,13 @@ class DrawingReader {
     this.note('open-outline', message, from, id);
   }
 
-  private fault(element: XmlElement, shape: string, what: string, mend: string, at: Point = { x: 0, y: 0 }): void {
+  private fault(
+    element: XmlElement,
+    shape: string,
+    what: string,
+    mend: string,
+    at: Point = { x: 0, y: 0 },
+  ): void {
     const message = `<${element.name}> “${shape}” at line ${element.line} ${what}.`;
     this.faults.push({ code: 'bad-shape', message, mend, shape, line: element.line, at });
   }
@@ -240,10 +334,11 @@ function isInside(inner: Outline, outer: Outline): boolean {
 }
 
 function origin([a, b, c, d, e, f]: Matrix, { attributes }: XmlElement): Point {
-  const read = (...names: string[]) => Number(names.map((name) => attributes[name]).find((value) => value !== undefined) ?? 0) || 0;
+  const read = (...names: string[]) =>
+    Number(names.map((name) => attributes[name]).find((value) => value !== undefined) ?? 0) || 0;
   const [x, y] = [read('x', 'x1'), read('y', 'y1')];
   return { x: a * x + c * y + e, y: b * x + d * y + f };
-} // prettier-ignore
+}
 
 function textOrImage({ name, line }: XmlElement): string {
   return name === 'text'

@@ -19,7 +19,11 @@ const CALL = /\s*([a-z]+)\s*\(([^)]*)\)\s*,?/gi;
 export function parseTransform(text: string): Matrix | undefined {
   let [matrix, read]: [Matrix, number] = [IDENTITY, 0];
   for (const call of text.matchAll(CALL)) {
-    const values = (call[2] as string).trim().split(/[\s,]+/).filter(Boolean).map(Number); // prettier-ignore
+    const values = (call[2] as string)
+      .trim()
+      .split(/[\s,]+/)
+      .filter(Boolean)
+      .map(Number);
     const step = values.every(Number.isFinite) ? stepOf(call[1] as string, values) : undefined;
     if (!step || call.index !== read) return undefined;
     matrix = compose(matrix, step);
@@ -44,7 +48,14 @@ function stepOf(name: string, values: readonly number[]): Matrix | undefined {
       return [Math.cos(rad), Math.sin(rad), -Math.sin(rad), Math.cos(rad), 0, 0];
     case 'rotate3': {
       const turn: Matrix = [Math.cos(rad), Math.sin(rad), -Math.sin(rad), Math.cos(rad), 0, 0];
-      return compose(compose([1, 0, 0, 1, b as number, c as number], turn), [1, 0, 0, 1, -(b as number), -(c as number)]);
+      return compose(compose([1, 0, 0, 1, b as number, c as number], turn), [
+        1,
+        0,
+        0,
+        1,
+        -(b as number),
+        -(c as number),
+      ]);
     }
     case 'skewX1':
       return [1, 0, Math.tan(rad), 1, 0, 0];
@@ -53,4 +64,4 @@ function stepOf(name: string, values: readonly number[]): Matrix | undefined {
     default:
       return undefined;
   }
-} // prettier-ignore
+}

@@ -1,5 +1,14 @@
 import svgpath from 'svgpath';
-import { distance, locate, reversedOutline, SAME_POINT_MM, signedArea, toDegrees, type Outline, type Point } from '../../geometry';
+import {
+  distance,
+  locate,
+  reversedOutline,
+  SAME_POINT_MM,
+  signedArea,
+  toDegrees,
+  type Outline,
+  type Point,
+} from '../../geometry';
 import type { Matrix } from './matrix';
 
 /** What became of one run of a path. */
@@ -21,30 +30,50 @@ const MAX_SIDES = 2_000;
 const MAX_COORDINATE_MM = 50_000;
 
 const CURVE_NAMES: Readonly<Record<string, string>> = {
-  C: 'a Bézier curve', S: 'a Bézier curve', Q: 'a Bézier curve', T: 'a Bézier curve',
-}; // prettier-ignore
+  C: 'a Bézier curve',
+  S: 'a Bézier curve',
+  Q: 'a Bézier curve',
+  T: 'a Bézier curve',
+};
 
 /** Reads path data into outlines in millimetres, clockwise on screen. Straight lines and circular arcs only. */
 export function pathOutlines(d: string, toMm: Matrix): PathReading {
   const parsed = svgpath(d) as ReturnType<typeof svgpath> & { err?: string };
   if (parsed.err) {
     const why = parsed.err.replace(/^SvgPath: /, '');
-    return { fault: `cannot be read: ${why}`, mend: 'Write only numbers and path letters.', at: { x: 0, y: 0 } };
+    return {
+      fault: `cannot be read: ${why}`,
+      mend: 'Write only numbers and path letters.',
+      at: { x: 0, y: 0 },
+    };
   }
   const draft = new Draft();
   let fault: PathReading | undefined;
-  parsed.abs().unshort().matrix([...toMm]).iterate((segment, index, x, y) => {
-    if (!fault) fault = addSegment(draft, segment as [string, ...number[]], index, { x, y });
-  }); // prettier-ignore
+  parsed
+    .abs()
+    .unshort()
+    .matrix([...toMm])
+    .iterate((segment, index, x, y) => {
+      if (!fault) fault = addSegment(draft, segment as [string, ...number[]], index, { x, y });
+    });
   return fault ?? { runs: draft.finish() };
 }
 
-function addSegment(draft: Draft, segment: [string, ...number[]], index: number, from: Point): PathReading | undefined {
+function addSegment(
+  draft: Draft,
+  segment: [string, ...number[]],
+  index: number,
+  from: Point,
+): PathReading | undefined {
   const [letter, ...values] = segment;
   const at = { x: values.at(-2) ?? from.x, y: values.at(-1) ?? from.y };
   if (!values.every((value) => Math.abs(value) < MAX_COORDINATE_MM)) {
     const mend = 'Check the numbers in the drawing and its width.';
-    return { fault: `reaches further than ${MAX_COORDINATE_MM / 1000} m, or not to a number, at command ${index + 1} (${letter})`, mend, at: from };
+    return {
+      fault: `reaches further than ${MAX_COORDINATE_MM / 1000} m, or not to a number, at command ${index + 1} (${letter})`,
+      mend,
+      at: from,
+    };
   }
   if (letter === 'M') draft.moveTo(at);
   else if (letter === 'L') draft.lineTo(at, 0);
@@ -59,7 +88,7 @@ function addSegment(draft: Draft, segment: [string, ...number[]], index: number,
     draft.lineTo(at, bulgeOf(from, at, rx, values[3] === 1, values[4] === 1));
   } else return refusedCurve(CURVE_NAMES[letter] ?? 'something unknown', index, letter, from);
   return undefined;
-} // prettier-ignore
+}
 
 function refusedCurve(what: string, index: number, letter: string, { x, y }: Point): PathReading {
   return {
@@ -121,7 +150,8 @@ class Draft {
 /** Drops repeated points and corners in the middle of straight sides, and turns the outline clockwise. */
 export function tidyOutline(raw: Outline): Outline {
   const distinct = dropCorners(raw, (before, corner) => distance(before, corner) <= SAME_POINT_MM / 2);
-  const outline = distinct.corners.length < 2 || signedArea(distinct) >= 0 ? distinct : reversedOutline(distinct);
+  const outline =
+    distinct.corners.length < 2 || signedArea(distinct) >= 0 ? distinct : reversedOutline(distinct);
   return dropStraightCorners(outline);
 }
 
@@ -140,11 +170,13 @@ function dropCorners(
       const next = keep[(k + 1) % keep.length] as number;
       const span = (next - start + corners.length) % corners.length || corners.length;
       const sides = Array.from({ length: span }, (_, step) => (start + step) % corners.length);
-      const longest = sides.reduce((best, side) => (sideChord(corners, side) > sideChord(corners, best) ? side : best));
+      const longest = sides.reduce((best, side) =>
+        sideChord(corners, side) > sideChord(corners, best) ? side : best,
+      );
       return bulges[longest] as number;
     }),
   };
-} // prettier-ignore
+}
 
 function sideChord(corners: readonly Point[], side: number): number {
   return distance(corners[side] as Point, corners[(side + 1) % corners.length] as Point);
@@ -154,15 +186,17 @@ function dropStraightCorners(outline: Outline): Outline {
   let { corners, bulges } = outline;
   if (corners.length > MAX_SIDES) return outline;
   const dropped = new Map<Point, Point[]>();
-  for (let i = 0; i < corners.length && corners.length > 3; ) {
+  for (let i = 0; i < corners.length && corners.length > 3;) {
     const count = corners.length;
     const before = (i + count - 1) % count;
     const [a, b, c] = [corners[before], corners[i], corners[(i + 1) % count]] as [Point, Point, Point];
     const between = [...(dropped.get(a) ?? []), b, ...(dropped.get(b) ?? [])];
     const line = { a, b: c, bulge: 0 };
     const isStraight =
-      bulges[before] === 0 && bulges[i] === 0 && turn(a, b, c) < NO_CORNER_DEG &&
-      between.every((point) => locate(line, point).off < NO_CORNER_MM); // prettier-ignore
+      bulges[before] === 0 &&
+      bulges[i] === 0 &&
+      turn(a, b, c) < NO_CORNER_DEG &&
+      between.every((point) => locate(line, point).off < NO_CORNER_MM);
     if (!isStraight) {
       i += 1;
       continue;
@@ -183,4 +217,3 @@ function turn(a: Point, b: Point, c: Point): number {
 export function hasTooManySides(outline: Outline): boolean {
   return outline.corners.length > MAX_SIDES;
 }
-

@@ -45,7 +45,11 @@ export function physicalSize({ attributes, line }: XmlElement, widthMm?: number)
   }
   const across = given.width && given.width.mm / viewBox.width;
   const down = given.height && given.height.mm / viewBox.height;
-  const [sx, sy] = scales((across ?? down) as number, (down ?? across) as number, attributes.preserveAspectRatio);
+  const [sx, sy] = scales(
+    (across ?? down) as number,
+    (down ?? across) as number,
+    attributes.preserveAspectRatio,
+  );
   return {
     toMm: compose([sx, 0, 0, sy, 0, 0], [1, 0, 0, 1, -viewBox.x, -viewBox.y]),
     widthMm: viewBox.width * sx,
@@ -70,7 +74,10 @@ function readSize(text: string | undefined): { mm: number; unit: string } | unde
 
 function readViewBox(text: string | undefined, line: number) {
   if (text === undefined) return undefined;
-  const [x, y, width, height, ...more] = text.trim().split(/[\s,]+/).map(Number); // prettier-ignore
+  const [x, y, width, height, ...more] = text
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
   const numbers = [x, y, width, height];
   if (more.length > 0 || !numbers.every(Number.isFinite) || !(width! > 0) || !(height! > 0)) {
     throw new InvalidInputError(
@@ -85,11 +92,14 @@ function readViewBox(text: string | undefined, line: number) {
 
 function noSize(attributes: XmlElement['attributes'], line: number): InvalidInputError {
   const has = ['width', 'height', 'viewBox'].filter((name) => attributes[name] !== undefined);
-  const found = has.length === 0 ? 'has none of width, height and viewBox' : `has only ${has.map((name) => `${name}="${attributes[name]?.slice(0, 30)}"`).join(' ')}`;
+  const found =
+    has.length === 0
+      ? 'has none of width, height and viewBox'
+      : `has only ${has.map((name) => `${name}="${attributes[name]?.slice(0, 30)}"`).join(' ')}`;
   return new InvalidInputError(
     'no-physical-size',
     `The drawing does not say how large it is: its svg element at line ${line} ${found}.`,
     'Give width and height with a unit, for example width="200mm" height="200mm" with viewBox="0 0 200 200".',
     { line },
   );
-} // prettier-ignore
+}

@@ -62,13 +62,22 @@ export function readXml(text: string): XmlElement {
     if (doctype.includes('[')) refuse('entities', 'The drawing declares entities of its own', parser.line);
   });
   parser.on('processinginstruction', ({ target }) => {
-    if (target === 'xml-stylesheet') refuse('external-reference', 'The drawing refers to an outside style sheet', parser.line);
+    if (target === 'xml-stylesheet')
+      refuse('external-reference', 'The drawing refers to an outside style sheet', parser.line);
   });
   parser.on('opentag', (tag) => {
     elements += 1;
     if (stack.length > MAX_DEPTH || elements > MAX_ELEMENTS) {
-      const what = stack.length > MAX_DEPTH ? `nested more than ${MAX_DEPTH} deep` : `made of more than ${MAX_ELEMENTS} elements`;
-      throw new InvalidInputError('too-deep', `The drawing is ${what}, at line ${parser.line}.`, 'Ungroup it, or split it into blocks.', { line: parser.line });
+      const what =
+        stack.length > MAX_DEPTH
+          ? `nested more than ${MAX_DEPTH} deep`
+          : `made of more than ${MAX_ELEMENTS} elements`;
+      throw new InvalidInputError(
+        'too-deep',
+        `The drawing is ${what}, at line ${parser.line}.`,
+        'Ungroup it, or split it into blocks.',
+        { line: parser.line },
+      );
     }
     const element = openElement(tag, parser.line);
     stack.push(element);
@@ -82,10 +91,14 @@ export function readXml(text: string): XmlElement {
   parser.write(text).close();
   const svg = root.children.find(({ name }) => name === 'svg');
   if (!svg) {
-    throw new InvalidInputError('not-svg', 'The file holds no svg element.', 'Save the drawing as SVG (Scalable Vector Graphics).');
+    throw new InvalidInputError(
+      'not-svg',
+      'The file holds no svg element.',
+      'Save the drawing as SVG (Scalable Vector Graphics).',
+    );
   }
   return svg;
-} // prettier-ignore
+}
 
 function addStyleText(stack: readonly OpenElement[], chunk: string): void {
   const open = stack.at(-1);
@@ -96,7 +109,8 @@ function openElement(tag: SaxesTagPlain, line: number): OpenElement {
   const name = tag.name.replace(/^svg:/, '');
   const refused = REFUSED[name.toLowerCase()];
   if (refused) refuse('script', `The drawing contains ${refused} (<${name}>)`, line);
-  for (const [attribute, value] of Object.entries(tag.attributes)) checkAttribute(name, attribute, value, line);
+  for (const [attribute, value] of Object.entries(tag.attributes))
+    checkAttribute(name, attribute, value, line);
   return { name, attributes: tag.attributes, children: [], text: '', line };
 }
 
@@ -111,5 +125,10 @@ function checkAttribute(element: string, attribute: string, value: string, line:
 
 /** Refuses a drawing for its safety's sake. */
 export function refuse(code: string, what: string, line: number): never {
-  throw new InvalidInputError(code, `${what}, at line ${line}.`, 'Remove it and save the drawing as plain SVG.', { line });
+  throw new InvalidInputError(
+    code,
+    `${what}, at line ${line}.`,
+    'Remove it and save the drawing as plain SVG.',
+    { line },
+  );
 }

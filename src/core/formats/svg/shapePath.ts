@@ -27,7 +27,11 @@ export function shapePath(element: XmlElement): { d: string } | { fault: string 
 }
 
 function pointsPath(points = '', isClosed: boolean): { d: string } | { fault: string } {
-  const numbers = points.trim().split(/[\s,]+/).filter(Boolean).map(Number); // prettier-ignore
+  const numbers = points
+    .trim()
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map(Number);
   const bad = numbers.findIndex((value) => !Number.isFinite(value));
   if (bad >= 0) return { fault: `has a point whose coordinate ${bad + 1} is not a number` };
   if (numbers.length % 2 === 1) return { fault: 'has an odd number of coordinates' };
@@ -38,7 +42,8 @@ function rectPath(attributes: XmlElement['attributes']): { d: string } | { fault
   const read = (name: string) => readNumber(attributes[name]);
   const [x, y, w, h] = [read('x') ?? 0, read('y') ?? 0, read('width') ?? 0, read('height') ?? 0];
   const [rx, ry] = [read('rx') ?? read('ry') ?? 0, read('ry') ?? read('rx') ?? 0];
-  if (![x, y, w, h, rx, ry].every(Number.isFinite)) return { fault: 'has a size or place that is not a number' };
+  if (![x, y, w, h, rx, ry].every(Number.isFinite))
+    return { fault: 'has a size or place that is not a number' };
   if (w <= 0 || h <= 0) return { fault: `has no size (width ${w}, height ${h})` };
   if (rx <= 0 || ry <= 0) return { d: `M${x} ${y}h${w}v${h}h${-w}Z` };
   const [a, b] = [Math.min(rx, w / 2), Math.min(ry, h / 2)];

@@ -30,16 +30,18 @@ function readSheet({ text, line }: XmlElement, rules: Map<string, Style>): void 
   const bare = text.replace(/\/\*[\s\S]*?\*\//g, '');
   for (const [, selectors, body] of bare.matchAll(/([^{}]+)\{([^{}]*)\}/g)) {
     for (const selector of (selectors as string).split(',').map((part) => part.trim())) {
-      if (/^[.#]?[\w-]+$/.test(selector)) rules.set(selector, { ...rules.get(selector), ...readDeclarations(body as string) });
+      if (/^[.#]?[\w-]+$/.test(selector))
+        rules.set(selector, { ...rules.get(selector), ...readDeclarations(body as string) });
     }
   }
-} // prettier-ignore
+}
 
 function readDeclarations(text: string): Style {
   const style: Record<string, string> = {};
   for (const declaration of text.split(';')) {
     const [name, value] = declaration.split(':').map((part) => part.trim());
-    if (value && NAMES.some((known) => known === name)) style[name as string] = value.replace(/\s*!important$/, '');
+    if (value && NAMES.some((known) => known === name))
+      style[name as string] = value.replace(/\s*!important$/, '');
   }
   return style;
 }
@@ -47,7 +49,8 @@ function readDeclarations(text: string): Style {
 /** The element's own style: attributes, then rules by name, class and id, then its style attribute. */
 export function ownStyle({ name, attributes }: XmlElement, rules: StyleRules): Style {
   const style: Record<string, string> = {};
-  for (const property of NAMES) if (attributes[property] !== undefined) style[property] = attributes[property];
+  for (const property of NAMES)
+    if (attributes[property] !== undefined) style[property] = attributes[property];
   Object.assign(style, rules.get(name));
   for (const own of (attributes.class ?? '').split(/\s+/)) Object.assign(style, rules.get(`.${own}`));
   return Object.assign(style, rules.get(`#${attributes.id}`), readDeclarations(attributes.style ?? ''));

@@ -1,6 +1,7 @@
 import { pickList } from '@/core/bags';
 import { BagsStation } from '@/features/bags/BagsStation';
 import { StationPage } from '@/ui/StationPage';
+import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { loadBlocks, loadPeople } from '../load';
 
@@ -10,9 +11,14 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { makers, kits } = await loadPeople(projectId);
-  const list = pickList(blocks.map(({ name, sheet }) => ({ block: name, contents: sheet.bag, bags: makers.length })));
+  const list = pickList(
+    blocks.map(({ name, sheet }) => ({ block: name, contents: sheet.bag, bags: makers.length })),
+  );
   const share = (blockId: string) => {
-    const ready = kits.filter((kit) => kit.blockId === blockId && kit.status !== 'to-pack' && makers.some(({ id }) => id === kit.makerId));
+    const ready = kits.filter(
+      (kit) =>
+        kit.blockId === blockId && kit.status !== 'to-pack' && makers.some(({ id }) => id === kit.makerId),
+    );
     return makers.length === 0 ? 0 : ready.length / makers.length;
   };
   return (
@@ -20,11 +26,13 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
       map={
         <TopMap
           title="The top: bags packed"
-          blocks={blocks}
+          blocks={topBlocks(blocks, (block) => ({
+            href: `/p/${projectId}/bags#bag-${block.id}`,
+            text: `${Math.round(share(block.id) * makers.length)} of ${makers.length} packed`,
+            share: share(block.id),
+          }))}
           fabrics={fabrics}
           columns={project.gridColumns}
-          href={(id) => `/p/${projectId}/bags#bag-${id}`}
-          measure={(id) => ({ text: `${Math.round(share(id) * makers.length)} of ${makers.length} packed`, share: share(id) })}
         />
       }
     >

@@ -1,8 +1,7 @@
-import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
 import { ContactSheet } from '@/features/blocks/ContactSheet';
+import { LinkButton } from '@/ui/LinkButton';
 import { Notice } from '@/ui/Notice';
 import { loadBlocks } from '../load';
 
@@ -15,13 +14,18 @@ export default async function BlocksPage({ params }: { params: Promise<{ project
     <>
       <Stack direction="row" sx={{ justifyContent: 'space-between', mb: 2 }}>
         <Typography variant="h2">Blocks</Typography>
-        <Button component={Link} href={`/p/${projectId}/blocks/new`} variant="contained">Bring in a drawing</Button>
+        <LinkButton href={`/p/${projectId}/blocks/new`} variant="contained">
+          Bring in a drawing
+        </LinkButton>
       </Stack>
       {blocks.length === 0 ? (
-        <Notice title="No block yet">Bring in an SVG drawing of a block: each closed shape becomes a patch. You see what is wrong with it before anything is saved.</Notice>
+        <Notice title="No block yet">
+          Bring in an SVG drawing of a block: each closed shape becomes a patch. You see what is wrong with it
+          before anything is saved.
+        </Notice>
       ) : (
         <ContactSheet projectId={projectId} blocks={blocks} fabrics={fabrics} system={project.unitSystem} />
       )}
     </>
   );
-} // prettier-ignore
+}

@@ -1,5 +1,6 @@
 import { MakersStation } from '@/features/makers/MakersStation';
 import { StationPage } from '@/ui/StationPage';
+import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { loadBlocks, loadPeople } from '../load';
 
@@ -19,15 +20,22 @@ export default async function MakersPage({ params }: { params: Promise<{ project
       map={
         <TopMap
           title="The top: the group’s progress"
-          blocks={blocks}
+          blocks={topBlocks(blocks, ({ id }) => ({
+            href: `/p/${projectId}/blocks/${id}`,
+            text: `${Math.round(share(id) * 100)} % of the work`,
+            share: share(id),
+          }))}
           fabrics={fabrics}
           columns={project.gridColumns}
-          href={(id) => `/p/${projectId}/blocks/${id}`}
-          measure={(id) => ({ text: `${Math.round(share(id) * 100)} % of the work`, share: share(id) })}
         />
       }
     >
-      <MakersStation projectId={projectId} blocks={blocks.map(({ id, name }) => ({ id, name }))} makers={makers} initialProgress={progress} />
+      <MakersStation
+        projectId={projectId}
+        blocks={blocks.map(({ id, name }) => ({ id, name }))}
+        makers={makers}
+        initialProgress={progress}
+      />
     </StationPage>
   );
-} // prettier-ignore
+}

@@ -30,6 +30,10 @@ export const GET = route(async (request, { project = '' }) => {
     cancel: () => end(),
   });
   return new Response(stream, {
-    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' },
+    headers: {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store, no-transform',
+      'x-accel-buffering': 'no',
+    },
   });
-}); // prettier-ignore
+});

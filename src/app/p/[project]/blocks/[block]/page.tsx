@@ -2,6 +2,7 @@ import { BlockView } from '@/features/blocks/BlockView';
 import { database } from '@/server/database';
 import { openBlock } from '@/server/blocks';
 import { StationPage } from '@/ui/StationPage';
+import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { loadBlocks, orNotFound } from '../../load';
 
@@ -14,16 +15,23 @@ export default async function BlockPage({ params }: { params: Promise<{ project:
       map={
         <TopMap
           title="The top: papers"
-          blocks={blocks}
+          blocks={topBlocks(blocks, (other) => ({
+            href: `/p/${projectId}/blocks/${other.id}`,
+            text: `${other.sheet.patches.length} papers`,
+          }))}
           fabrics={fabrics}
           columns={project.gridColumns}
           current={id}
-          href={(other) => `/p/${projectId}/blocks/${other}`}
-          measure={(other) => ({ text: `${blocks.find((block) => block.id === other)?.sheet.patches.length ?? 0} papers` })}
         />
       }
     >
-      <BlockView projectId={projectId} block={{ id, name, revision }} sheet={sheet} fabrics={fabrics} system={project.unitSystem} />
+      <BlockView
+        projectId={projectId}
+        block={{ id, name, revision }}
+        sheet={sheet}
+        fabrics={fabrics}
+        system={project.unitSystem}
+      />
     </StationPage>
   );
-} // prettier-ignore
+}

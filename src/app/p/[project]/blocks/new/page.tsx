@@ -7,5 +7,11 @@ export default async function NewBlockPage({ params }: { params: Promise<{ proje
   const { project: projectId } = await params;
   const { project, fabrics } = await loadBlocks(projectId);
   const { allowanceMm, sparesPercent, unitSystem } = project;
-  return <ImportDrawing projectId={projectId} knownFabrics={fabrics} settings={{ allowanceMm, sparesPercent, system: unitSystem }} />;
-} // prettier-ignore
+  return (
+    <ImportDrawing
+      projectId={projectId}
+      knownFabrics={fabrics}
+      settings={{ allowanceMm, sparesPercent, system: unitSystem }}
+    />
+  );
+}

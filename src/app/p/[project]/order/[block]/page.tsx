@@ -3,12 +3,17 @@ import { openBlock } from '@/server/blocks';
 import { database } from '@/server/database';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { StationPage } from '@/ui/StationPage';
+import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { loadBlocks, orNotFound } from '../../load';
 
 export const metadata = { title: 'Order of work' };
 
-export default async function OrderBlockPage({ params }: { params: Promise<{ project: string; block: string }> }) {
+export default async function OrderBlockPage({
+  params,
+}: {
+  params: Promise<{ project: string; block: string }>;
+}) {
   const { project: projectId, block: blockId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { id, name, sheet } = await orNotFound(() => openBlock(database(), project, blockId));
@@ -17,15 +22,13 @@ export default async function OrderBlockPage({ params }: { params: Promise<{ pro
       map={
         <TopMap
           title="The top: sewing time and bends"
-          blocks={blocks}
+          blocks={topBlocks(blocks, (other) => ({
+            href: `/p/${projectId}/order/${other.id}`,
+            text: `${formatMinutes(other.sheet.plan.joinMinutes)}, ${other.sheet.plan.bends} bends`,
+          }))}
           fabrics={fabrics}
           columns={project.gridColumns}
           current={id}
-          href={(other) => `/p/${projectId}/order/${other}`}
-          measure={(other) => {
-            const plan = blocks.find((block) => block.id === other)?.sheet.plan;
-            return { text: plan ? `${formatMinutes(plan.joinMinutes)}, ${plan.bends} bends` : '' };
-          }}
         />
       }
     >

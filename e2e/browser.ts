@@ -1,0 +1,127 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { Builder, By, error, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome';
+
+/** How long a page may take to show something, ms. */
+export const PATIENCE_MS = 20_000;
+
+const ARGUMENTS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-dev-shm-usage',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--force-color-profile=srgb',
+];
+
+/** A browser window of its own, with the finders a person's eyes would be. */
+export class Browser {
+  private constructor(
+    readonly driver: WebDriver,
+    private readonly profile: string,
+    readonly base: string,
+  ) {}
+
+  static async open(base: string, width = 1280, height = 800): Promise<Browser> {
+    const profile = mkdtempSync(path.join(tmpdir(), 'kevlo-browser-'));
+    const options = new chrome.Options();
+    options.setChromeBinaryPath('/usr/bin/chromium');
+    options.addArguments(...ARGUMENTS, `--user-data-dir=${profile}`);
+    const driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+      .build();
+    const browser = new Browser(driver, profile, base);
+    await browser.resize(width, height);
+    return browser;
+  }
+
+  async resize(width: number, height: number): Promise<void> {
+    const metrics = { width, height, deviceScaleFactor: 1, mobile: width < 600 };
+    await (this.driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
+  }
+
+  async close(): Promise<void> {
+    await this.driver.quit();
+    rmSync(this.profile, { recursive: true, force: true, maxRetries: 3 });
+  }
+
+  async go(address: string): Promise<void> {
+    await this.driver.get(address.startsWith('http') ? address : `${this.base}${address}`);
+  }
+
+  /** Waits for an element that holds a text. */
+  async see(text: string, within = '//body'): Promise<WebElement> {
+    const holds = `contains(normalize-space(.), ${quote(text)})`;
+    const place = By.xpath(
+      `${within}//*[not(self::script)][${holds}][not(.//*[not(self::script)][${holds}])]`,
+    );
+    const element = await this.driver.wait(
+      until.elementLocated(place),
+      PATIENCE_MS,
+      `“${text}” did not appear`,
+    );
+    return element;
+  }
+
+  async press(name: string): Promise<void> {
+    const label = quote(name);
+    const place = By.xpath(
+      `//*[self::button or self::a or @role='tab' or @role='menuitem' or self::label][starts-with(normalize-space(.), ${label}) or starts-with(@aria-label, ${label})]`,
+    );
+    // A page that is still settling may replace the element under the finger: look again until it takes the press.
+    await this.driver.wait(
+      async () => {
+        try {
+          const element = await this.driver.findElement(place);
+          await this.driver.executeScript('arguments[0].scrollIntoView({block:"center"})', element);
+          if (!(await element.isEnabled())) return false;
+          await element.click();
+          return true;
+        } catch (problem) {
+          if (problem instanceof error.WebDriverError) return false;
+          throw problem;
+        }
+      },
+      PATIENCE_MS,
+      `no “${name}” to press`,
+    );
+  }
+
+  /** Types into the field with a label, in place of what is there. */
+  async fill(label: string, text: string): Promise<void> {
+    const place = By.xpath(
+      `//label[starts-with(normalize-space(.), ${quote(label)})]/following::*[self::input or self::textarea][not(@aria-hidden='true')][1]`,
+    );
+    const field = await this.driver.wait(until.elementLocated(place), PATIENCE_MS, `no field “${label}”`);
+    await field.clear();
+    await field.sendKeys(text);
+  }
+
+  async signIn(email: string, password: string): Promise<void> {
+    await this.go('/sign-in');
+    await this.fill('E-mail address', email);
+    await this.fill('Password', password);
+    await this.press('Sign in');
+    await this.see('Your projects');
+  }
+
+  async shoot(file: string): Promise<void> {
+    writeFileSync(file, await this.driver.takeScreenshot(), 'base64');
+  }
+
+  async text(): Promise<string> {
+    return this.driver.findElement(By.css('body')).getText();
+  }
+}
+
+function quote(text: string): string {
+  return text.includes("'") ? `"${text}"` : `'${text}'`;
+}

@@ -1,0 +1,58 @@
+/**
+ * Takes one picture of each main view from the running demo into docs/screenshots.
+ * Run: npx tsx e2e/screenshots.ts BASE-ADDRESS DEMO-SIGN-INS.json
+ */
+import { readFileSync } from 'node:fs';
+import type { DemoSignIns } from '@/server/demo';
+import { Browser } from './browser';
+
+const [base = '', file = '', only = ''] = process.argv.slice(2);
+const signIns = JSON.parse(readFileSync(file, 'utf8')) as DemoSignIns;
+const browser = await Browser.open(base);
+const picture = async (name: string, work: () => Promise<void>) => {
+  if (only !== '' && !name.includes(only)) return;
+  await work();
+  await new Promise((resolve) => setTimeout(resolve, 900));
+  await browser.shoot(`docs/screenshots/${name}.png`);
+};
+try {
+  await picture('sign-in', async () => {
+    await browser.go('/sign-in');
+    await browser.see('Password');
+  });
+  await browser.signIn(signIns.email, signIns.password);
+  await browser.press('Night Ferry');
+  await browser.see('Today');
+  const project = new URL(await browser.driver.getCurrentUrl()).pathname;
+  await picture('today', () => browser.go(project));
+  await picture('blocks', () => browser.go(`${project}/blocks`));
+  await browser.go(`${project}/blocks`);
+  await browser.press('Star Chart');
+  await browser.see('Seam report');
+  const blockPath = new URL(await browser.driver.getCurrentUrl()).pathname;
+  await picture('block', () => browser.go(blockPath));
+  await picture('import', async () => {
+    await browser.go(`${project}/blocks/new`);
+    const input = await browser.driver.findElement({ css: 'input[type=file]' });
+    await input.sendKeys(new URL('faulty.svg', import.meta.url).pathname);
+    await browser.see('to look at');
+  });
+  await picture('order', async () => {
+    await browser.go(blockPath.replace('/blocks/', '/order/'));
+    await browser.see('Step 1 of');
+    for (let i = 0; i < 14; i++) await browser.driver.actions().sendKeys('\uE014').perform();
+  });
+  await picture('bags', () => browser.go(`${project}/bags`));
+  await picture('bag-contents', async () => {
+    await browser.go(`${project}/bags`);
+    await browser.press('In each bag');
+  });
+  await picture('print', () => browser.go(`${project}/bags/print`));
+  await picture('makers', () => browser.go(`${project}/makers`));
+  await picture('settings', () => browser.go(`${project}/settings`));
+  await browser.resize(390, 844);
+  const maker = signIns.makers[4];
+  await picture('maker-phone', () => browser.go(`/m/${maker?.token}`));
+} finally {
+  await browser.close();
+}
