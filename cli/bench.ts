@@ -1,6 +1,6 @@
 import { buildSeamGraph, type Patch } from '@/core/block';
 import { planAssembly } from '@/core/assembly';
-import { hexagonMosaic, mixedMosaic } from './mosaics';
+import { hexagonMosaic, mixedMosaic } from '@/core/testing';
 
 const SIZES = [100, 1000, 10_000];
 const ROUNDS = 5;

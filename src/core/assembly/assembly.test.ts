@@ -1,0 +1,163 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { buildSeamGraph, groupsOf, type Seam, type SeamGraph } from '../block';
+import { turnDegrees } from '../geometry';
+import { cutGrid, hexagonMosaic, mixedMosaic, partition, plate, rosette, starOfDiamonds } from '../testing';
+import { CancelledError, bendsBound, planAssembly, validatePlan } from '.';
+
+const grid = fc
+  .tuple(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 1, max: 6 }), fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 36 }))
+  .map(([columns, rows, cuts]) => cutGrid(columns, rows, cuts)); // prettier-ignore
+const cutUp = fc
+  .array(fc.record({ which: fc.nat(50), share: fc.integer({ min: 2, max: 8 }).map((tenths) => tenths / 10) }), { maxLength: 25 })
+  .map((cuts) => partition(240, 200, cuts)); // prettier-ignore
+const someHexagons = fc
+  .array(fc.boolean(), { minLength: 19, maxLength: 19 })
+  .map((keep) => rosette(2).filter((_, i) => keep[i]))
+  .filter((patches) => patches.length > 0);
+
+function planOf(graph: SeamGraph) {
+  const plan = planAssembly(graph);
+  expect(validatePlan(graph, plan)).toEqual([]);
+  return plan;
+}
+
+/** Bends of joining two sets of patches, counted anew from the seams' ends: two seams at a place that turn there. */
+function bendsBetween(graph: SeamGraph, left: number, right: number): number | undefined {
+  const at = new Map<number, Seam[]>();
+  let [count, bends] = [0, 0];
+  for (const seam of graph.seams) {
+    const [a, b] = seam.patches.map((patch) => 1 << patch) as [number, number];
+    if (!((left & a && right & b) || (left & b && right & a))) continue;
+    count += 1;
+    bends += seam.innerBends.length;
+    for (const { place } of [seam.start, seam.end]) at.set(place, [...(at.get(place) ?? []), seam]);
+  }
+  if (count === 0) return undefined;
+  for (const [place, seams] of at) {
+    if (seams.length === 1) continue;
+    if (seams.length > 2) return undefined; // units that meet cornerwise: never better
+    const [p, q] = seams.map(({ start, end }) => (start.place === place ? start : end).outward);
+    if (turnDegrees({ x: -p!.x, y: -p!.y }, q!) > 1) bends += 1;
+  }
+  return bends;
+}
+
+/** Brute-force twin: fewest bends of any plan, by dynamic programming over all sets of patches. */
+function fewestBends(graph: SeamGraph): number {
+  const full = (1 << graph.patches.length) - 1;
+  const best = new Float64Array(full + 1).fill(Infinity);
+  for (let i = 0; i < graph.patches.length; i++) best[1 << i] = 0;
+  for (let set = 1; set <= full; set++) {
+    for (let left = (set - 1) & set; left > set >> 1; left = (left - 1) & set) {
+      const right = set & ~left;
+      if (!Number.isFinite(best[left]! + best[right]!)) continue;
+      const bends = bendsBetween(graph, left, right);
+      if (bends !== undefined) best[set] = Math.min(best[set]!, best[left]! + best[right]! + bends);
+    }
+  }
+  return best[full]!;
+}
+
+test('plans are valid, whatever the drawing', () => {
+  fc.assert(
+    fc.property(fc.oneof(grid, cutUp, someHexagons), (patches) => {
+      const graph = buildSeamGraph(patches);
+      const plan = planOf(graph);
+      expect(plan.joins).toHaveLength(patches.length - groupsOf(graph, [...patches.keys()]).length);
+      expect(plan.totals.bends).toBeGreaterThanOrEqual(plan.bendsBound);
+      expect(plan.joins.every(({ chains }) => chains.length <= 2)).toBe(true);
+    }),
+    { numRuns: 120 },
+  );
+});
+
+test('small plans cost no more bends than the best of all plans, found by trying every one', () => {
+  const small = fc.oneof(
+    fc.tuple(fc.integer({ min: 1, max: 2 }), fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 4, maxLength: 4 })).map(([rows, cuts]) => cutGrid(2, rows, cuts)),
+    fc.array(fc.record({ which: fc.nat(9), share: fc.constantFrom(0.3, 0.5, 0.7) }), { maxLength: 7 }).map((cuts) => partition(90, 70, cuts)),
+    fc.subarray([...rosette(1).keys(), 7, 8], { minLength: 2 }).map((keep) => rosette(2).filter((_, i) => keep.includes(i))),
+  ); // prettier-ignore
+  fc.assert(
+    fc.property(small, (patches) => {
+      const graph = buildSeamGraph(patches);
+      const plan = planOf(graph);
+      if (groupsOf(graph, [...patches.keys()]).length > 1) return;
+      const fewest = fewestBends(graph);
+      expect(fewest).toBeGreaterThanOrEqual(bendsBound(graph));
+      expect(plan.totals.bends).toBe(fewest);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('pieces cut by straight cuts are sewn without a single bend', () => {
+  fc.assert(
+    fc.property(cutUp, (patches) => {
+      expect(planOf(buildSeamGraph(patches)).totals.bends).toBe(0);
+    }),
+  );
+});
+
+test('six diamonds round a point: halves of three, then one straight seam', () => {
+  const plan = planOf(buildSeamGraph(starOfDiamonds(6)));
+  expect([plan.totals.joins, plan.totals.bends, plan.bendsBound]).toEqual([5, 0, 0]);
+  const last = plan.joins.at(-1);
+  expect([last?.left.length, last?.right.length, last?.seams.length]).toEqual([3, 3, 2]);
+});
+
+test('a rosette of seven hexagons takes six bends in six joins, which is the bound', () => {
+  const plan = planOf(buildSeamGraph(rosette(1)));
+  expect([plan.totals.joins, plan.totals.bends, plan.bendsBound]).toEqual([6, 6, 6]);
+  expect(plan.joins.flatMap(({ releases }) => releases)).toEqual([3]);
+});
+
+test('a plate closes its ring once, with one join of two runs and no bend', () => {
+  const plan = planOf(buildSeamGraph(plate(24)));
+  expect([plan.totals.joins, plan.totals.bends]).toEqual([23, 0]);
+  expect(plan.joins.map(({ chains }) => chains.length).sort().slice(-2)).toEqual([1, 2]); // prettier-ignore
+  expect(plan.joins.at(-1)?.left.length).toBe(12);
+});
+
+test('mosaics of hexagons and of mixed shapes reach the bound', () => {
+  for (const patches of [hexagonMosaic(400), mixedMosaic(400), rosette(5)]) {
+    const plan = planOf(buildSeamGraph(patches));
+    expect(plan.totals.bends).toBe(plan.bendsBound);
+  }
+});
+
+test('layers are pieced apart, and patches joined to nothing take no join', () => {
+  const patches = [...cutGrid(2, 2, [0]), ...rosette(1).map((one, i) => ({ ...one, id: `over${i}`, layer: 1 }))];
+  const plan = planOf(buildSeamGraph(patches));
+  expect(plan.joins).toHaveLength(3 + 6);
+  expect(plan.joins.every(({ left, right }) => new Set([...left, ...right].map((i) => patches[i]?.layer)).size === 1)).toBe(true);
+}); // prettier-ignore
+
+test('the thread carries on only from the join before, and every minute is accounted for', () => {
+  const graph = buildSeamGraph(cutGrid(4, 1, [0]));
+  const plan = planOf(graph);
+  // Four squares in a row: every seam is apart from the others, so each needs a thread of its own.
+  expect(plan.totals.threadStarts).toBe(3);
+  const [first] = plan.joins;
+  expect(first?.minutes).toBeCloseTo(0.5 + (25.4 * (10 / 25.4)) / 12 + 0.75, 6);
+  expect(plan.totals.minutes).toBeCloseTo(plan.joins.reduce((sum, { minutes }) => sum + minutes, 0), 9);
+});
+
+test('reports progress and can be cancelled', () => {
+  const graph = buildSeamGraph(hexagonMosaic(100));
+  const shares: number[] = [];
+  planAssembly(graph, undefined, (share) => void shares.push(share));
+  expect(shares.length).toBeGreaterThan(3);
+  expect([...shares].sort((a, b) => a - b)).toEqual(shares);
+  expect(() => planAssembly(graph, undefined, () => false)).toThrow(CancelledError);
+});
+
+test('the validator notices a seam left out, one sewn twice, a unit that is not there, and a paper taken out early', () => {
+  const graph = buildSeamGraph(rosette(1));
+  const { joins } = planAssembly(graph);
+  const spoil = (index: number, change: object) => joins.map((join, i) => (i === index ? { ...join, ...change } : join));
+  expect(validatePlan(graph, { joins: joins.slice(0, -1) })).not.toEqual([]);
+  expect(validatePlan(graph, { joins: [...joins].reverse() })).not.toEqual([]);
+  expect(validatePlan(graph, { joins: spoil(2, { seams: [] }) })).not.toEqual([]);
+  expect(validatePlan(graph, { joins: spoil(0, { releases: [3] }) })).not.toEqual([]);
+});

@@ -1,0 +1,51 @@
+import { expect, test } from 'vitest';
+import { buildSeamGraph } from '../block';
+import { planAssembly } from '../assembly';
+import { papersInPlay, withSpares } from '../papers';
+import { groupKinds } from '../shapes';
+import { cutGrid, rosette } from '../testing';
+import { threadPerStitch, threadUse } from '../thread';
+import { bagContents, pickList } from '.';
+
+const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
+const bagOf = (patches: ReturnType<typeof rosette>) => bagContents(patches, groupKinds(patches.map(({ outline }) => outline)), SETTINGS);
+
+test('a bag holds every paper with spares rounded up, and cloth for every patch', () => {
+  const patches = rosette(3).map((one, i) => ({ ...one, fabric: i < 20 ? 'Tar' : 'Rope' }));
+  const { papers, fabrics } = bagOf(patches);
+  expect(papers).toMatchObject([{ name: '1″ hexagon', count: 37, spares: 2 }]);
+  expect(fabrics.map(({ fabric, cuts }) => [fabric, cuts.map(({ count }) => count)])).toEqual([['Rope', [17]], ['Tar', [20]]]);
+  // Flat to flat 1.732″ and point to point 2″, ¼″ all round, up to the next ⅛″.
+  expect(fabrics[0]?.cuts[0]?.widthMm).toBeCloseTo(2.25 * 25.4, 6);
+  expect(fabrics[0]?.cuts[0]?.lengthMm).toBeCloseTo(2.5 * 25.4, 6);
+}); // prettier-ignore
+
+test('the pick list adds up blocks that take the same thing, and says how', () => {
+  const [a, b] = [bagOf(rosette(1)), bagOf(rosette(2))];
+  const { papers, cloth } = pickList([{ block: 'A', contents: a, bags: 14 }, { block: 'B', contents: b, bags: 3 }]); // prettier-ignore
+  expect(papers).toMatchObject([{ what: '1″ hexagon', total: 14 * 8 + 3 * 20 }]);
+  expect(papers[0]?.parts).toEqual([{ block: 'A', perBag: 8, bags: 14 }, { block: 'B', perBag: 20, bags: 3 }]); // prettier-ignore
+  expect(cloth.reduce((sum, { lines }) => sum + lines.reduce((all, { total }) => all + total, 0), 0)).toBe(7 * 14 + 19 * 3);
+});
+
+test.each([[0, 5, 0], [20, 5, 21], [21, 5, 23], [100, 0, 100], [3, 100, 6]])('%d papers with %d %% spares are %d', (count, percent, all) => {
+  expect(withSpares(count, percent)).toBe(all);
+}); // prettier-ignore
+
+test('just-in-time basting needs no more papers than basting all first, and never fewer than the open edges hold', () => {
+  const graph = buildSeamGraph(cutGrid(6, 6, [0]));
+  const { joins } = planAssembly(graph);
+  const kindOf = new Int32Array(36);
+  const [first] = papersInPlay(graph, joins, kindOf, 1, 'all-first');
+  const [late] = papersInPlay(graph, joins, kindOf, 1, 'just-in-time');
+  expect(first).toMatchObject({ uses: 36, peakInUse: 36, needed: 36 });
+  expect(late?.peakInUse).toBeLessThan(36);
+  expect(late?.peakInUse).toBeGreaterThanOrEqual(20);
+});
+
+test('thread: 10 stitches an inch take about 4 mm each, 1.58 times the seam', () => {
+  expect(threadPerStitch(2.54)).toBeCloseTo(4, 2);
+  expect(threadPerStitch(1.27) / 1.27).toBeCloseTo(2.4, 1);
+  expect(threadUse([254], 1, 10 / 25.4, 380)).toMatchObject({ stitches: 100, needlefuls: 2, metres: expect.closeTo(0.4803, 3) });
+  expect(threadUse([], 0, 10 / 25.4, 380)).toEqual({ stitches: 0, metres: 0, needlefuls: 0 });
+});

@@ -1,0 +1,124 @@
+import { expect, test } from 'vitest';
+import { areaOf, boxOf } from '../geometry';
+import { importSvg, planDocument, type ImportOptions } from '.';
+
+const svg = (body: string, head = 'width="200mm" height="200mm" viewBox="0 0 200 200"') =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${head}>${body}</svg>`;
+
+const read = (body: string, head?: string, options?: ImportOptions) => importSvg(svg(body, head), options);
+
+function sizes(body: string, head?: string): string[] {
+  return read(body, head).patches.map(({ outline }) => {
+    const { minX, minY, maxX, maxY } = boxOf(outline);
+    return [minX, minY, maxX - minX, maxY - minY].map((value) => Math.round(value * 1000) / 1000).join(' ');
+  });
+}
+
+test.each([
+  ['mm', 'width="200mm" height="200mm" viewBox="0 0 200 200"', '10 20 30 40'],
+  ['cm, half scale', 'width="10cm" height="10cm" viewBox="0 0 200 200"', '5 10 15 20'],
+  ['inches', 'width="2in" height="2in" viewBox="0 0 2 2"', '254 508 762 1016'],
+  ['a view box that starts elsewhere', 'width="200mm" height="200mm" viewBox="10 20 200 200"', '0 0 30 40'],
+  ['the smaller scale of two', 'width="400mm" height="200mm" viewBox="0 0 200 200"', '10 20 30 40'],
+  ['px as 1/96 inch', 'width="96px" height="96px" viewBox="0 0 25.4 25.4"', '10 20 30 40'],
+])('takes true size from %s', (_, head, size) => {
+  expect(sizes('<rect id="r" x="10" y="20" width="30" height="40"/>', head)).toEqual([size]);
+});
+
+test('applies groups and transforms, in order, and turns mirrored shapes clockwise again', () => {
+  const body = '<g transform="translate(100,0)"><g transform="rotate(90)"><rect x="0" y="0" width="30" height="40" transform="scale(-1 1) translate(-30 0)"/></g></g>';
+  expect(sizes(body)).toEqual(['60 0 40 30']);
+  expect(areaOf(read(body).patches[0]!.outline)).toBeCloseTo(1200, 6);
+}); // prettier-ignore
+
+test('reads every kind of shape, ids, cloth and layers', () => {
+  const { patches, problems, faults } = read(`
+    <style>.tar { fill: #222 }</style>
+    <g data-fabric="Woad" data-layer="1">
+      <polygon id="p" points="0,0 30,0 0,30"/>
+      <circle id="c" cx="60" cy="20" r="15" data-fabric="Rope"/>
+    </g>
+    <polyline id="l" class="tar" points="0,50 30,50 30,80 0,80 0,50"/>
+    <path id="a" fill="none" d="M100 0h30a30 30 0 0 1 -30 30z"/>
+    <rect id="r" rx="5" x="100" y="100" width="40" height="40" style="fill: #ABC"/>
+    <defs><rect id="hidden" width="40" height="40"/></defs>
+    <use id="u" href="#hidden" x="150" y="150"/>
+    <rect id="gone" display="none" width="40" height="40"/>`);
+  expect([problems, faults]).toEqual([[], []]);
+  expect(patches.map(({ id, fabric, layer }) => `${id} ${fabric} ${layer}`)).toEqual(['p Woad 1', 'c Rope 1', 'l #222 0', 'a plain 0', 'r #abc 0', 'u-hidden plain 0']); // prettier-ignore
+  const area = (id: string) => areaOf(patches.find((patch) => patch.id === id)!.outline);
+  expect(area('c')).toBeCloseTo(Math.PI * 225, 3);
+  expect(area('a')).toBeCloseTo((Math.PI * 900) / 4, 3);
+  expect(area('r')).toBeCloseTo(1600 - 100 + Math.PI * 25, 3);
+});
+
+test('drops corners that are none: repeated points and points on straight sides', () => {
+  const [patch] = read('<polygon points="0,0 15,0 30,0 30,0 30,30 0,30 0,15 0,0"/>').patches;
+  expect(patch?.outline.corners).toHaveLength(4);
+});
+
+const nested = `${'<g>'.repeat(300)}<rect width="9" height="9"/>${'</g>'.repeat(300)}`;
+
+test.each([
+  ['script', svg('<script>alert(1)</script>')],
+  ['script', svg('<rect width="9" height="9" onload="alert(1)"/>')],
+  ['script', svg('<foreignObject><p/></foreignObject>')],
+  ['external-reference', svg('<image href="http://elsewhere.example/a.png"/>')],
+  ['external-reference', svg('<use xlink:href="other.svg#a"/>')],
+  ['external-reference', svg('<rect width="9" height="9" style="fill:url(http://elsewhere.example/a)"/>')],
+  ['external-reference', svg('<style>@import "a.css";</style>')],
+  ['external-reference', `<?xml-stylesheet href="a.css"?>${svg('')}`],
+  ['entities', `<!DOCTYPE svg [<!ENTITY a "b">]>${svg('')}`],
+  ['broken-xml', svg('<rect width="&a;"/>')],
+  ['broken-xml', '<svg'],
+  ['too-deep', svg(nested)],
+  ['too-large', svg(' '.repeat(13_000_000))],
+  ['no-physical-size', svg('<rect width="9" height="9"/>', 'viewBox="0 0 9 9"')],
+  ['no-physical-size', svg('<rect width="9" height="9"/>', 'width="100%" height="100%" viewBox="0 0 9 9"')],
+  ['no-physical-size', svg('<rect width="9" height="9"/>', 'width="200" height="200" viewBox="0 0 9 9"')],
+  ['bad-view-box', svg('<rect width="9" height="9"/>', 'width="9mm" height="9mm" viewBox="0 0 NaN 9"')],
+  ['no-patches', svg('<text x="1" y="9">A</text>')],
+  ['not-svg', '<html/>'],
+])('refuses a drawing as a whole: %s', (code, text) => {
+  expect(() => importSvg(text)).toThrow(expect.objectContaining({ code, mend: expect.stringMatching(/\.$/) }));
+});
+
+test('takes a width given by hand for a drawing without a size', () => {
+  expect(read('<rect width="100" height="50"/>', 'viewBox="0 0 200 200"', { widthMm: 400 }).widthMm).toBe(400);
+});
+
+test.each([
+  ['a Bézier curve at command 2', '<path id="x" d="M0 0C1 1 2 2 30 0L0 30Z"/>'],
+  ['an elliptical arc', '<path id="x" d="M0 0A30 20 0 0 1 30 30L0 30Z"/>'],
+  ['an elliptical arc', '<circle id="x" r="20" transform="scale(2 1)"/>'],
+  ['not a number', '<polygon id="x" points="0,0 NaN,0 0,30"/>'],
+  ['cannot be read', '<path id="x" d="M0 0 L nonsense"/>'],
+  ['has no size', '<rect id="x" width="0" height="30"/>'],
+  ['has no size to speak of', '<polygon id="x" points="0,0 30,0 60,0"/>'],
+  ['crosses or touches itself', '<polygon id="x" points="0,0 30,30 30,0 0,30"/>'],
+  ['has a hole', '<path id="x" d="M0 0H90V90H0ZM30 30H60V60H30Z"/>'],
+  ['cannot be read', '<rect id="x" width="9" height="9" transform="rotate(NaN)"/>'],
+  ['data-layer', '<rect id="x" width="9" height="9" data-layer="top"/>'],
+  ['further than 50 m', '<rect id="x" width="1e9" height="9"/>'],
+])('names a shape that %s', (what, body) => {
+  const { faults } = read(`<rect id="good" x="100" y="100" width="20" height="20"/>${body}`);
+  expect(faults.map(({ shape }) => shape)).toEqual(['x']);
+  expect(faults[0]?.message).toContain(what);
+});
+
+test('reports text, pictures and open lines without refusing the rest', () => {
+  const { problems, patches } = read('<text>A</text><image href="data:image/png;base64,AA"/><polyline points="0,0 9,0 9,9"/><rect width="9" height="9"/>');
+  expect(problems.map(({ code }) => code)).toEqual(['text', 'image', 'open-outline']);
+  expect(patches).toHaveLength(1);
+}); // prettier-ignore
+
+test('the plan document is complete, and the same for the same drawing', () => {
+  const { patches, problems } = read('<rect id="a" width="50.8" height="50.8"/><rect id="b" x="50.8" width="50.8" height="50.8"/>');
+  const make = () => planDocument(patches, problems, { allowanceMm: 6.35, system: 'inch' });
+  const document = make();
+  expect(JSON.stringify(make())).toBe(JSON.stringify(document));
+  expect(document.kinds).toMatchObject([{ id: 'k1', name: '2″ square', count: 2, edgesMm: [50.8, 50.8, 50.8, 50.8] }]);
+  expect(document.assembly.joins).toMatchObject([{ left: ['a'], right: ['b'], chains: 1, bends: 0, lengthMm: 50.8, releases: [] }]);
+  expect(document.openEdges).toHaveLength(6);
+  expect(document.papers).toEqual([{ kind: 'k1', uses: 2, peakInUse: 2, needed: 2 }]);
+}); // prettier-ignore

@@ -1,0 +1,34 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { formatLength, parseLength, roundUpToGrid } from '.';
+
+test.each([
+  ['1 3/4"', 44.45], ['1¾ in', 44.45], ['1.75in', 44.45], ['45mm', 45], ['4.5 cm', 45], ['11/4 in', 69.85],
+  ['¼″', 6.35], ['6,35mm', 6.35], ['3/8"', 9.525],
+])('reads %s', (text, millimetres) => {
+  expect(parseLength(text)).toBeCloseTo(millimetres, 9);
+}); // prettier-ignore
+
+test.each(['', 'mm', '-3mm', '0mm', '1/0 in', '3 ells', 'NaN', '1e3mm', '1 1 1/2in'])('refuses “%s” and says how to write it', (text) => {
+  expect(() => parseLength(text)).toThrow(expect.objectContaining({ code: 'length', mend: expect.stringContaining('1/4"') }));
+}); // prettier-ignore
+
+test('prints inches as proper fractions and metric to half a millimetre', () => {
+  expect([25.4, 38.1, 6.35, 44.45, 55.5625, 0].map((mm) => formatLength(mm, 'inch'))).toEqual(['1″', '1½″', '¼″', '1¾″', '2 3/16″', '0″']);
+  expect(formatLength(25.4, 'metric')).toBe('25.5 mm');
+}); // prettier-ignore
+
+test('what is printed in inches reads back within 1/32″', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 20, max: 40_000 }), (hundredths) => {
+      const millimetres = hundredths / 10;
+      expect(Math.abs(parseLength(formatLength(millimetres, 'inch')) - millimetres)).toBeLessThanOrEqual(25.4 / 32 + 1e-9);
+    }),
+  );
+});
+
+test('rounds up to the cutting grid and leaves lengths on it alone', () => {
+  expect(roundUpToGrid(25.4 * 2.125, 'inch')).toBeCloseTo(25.4 * 2.125, 9);
+  expect(roundUpToGrid(25.4 * 2.126, 'inch')).toBeCloseTo(25.4 * 2.25, 9);
+  expect([roundUpToGrid(45, 'metric'), roundUpToGrid(45.2, 'metric')]).toEqual([45, 50]);
+});

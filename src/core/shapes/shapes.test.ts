@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { areaOf, mirrored, movedOutline, signedArea, type Outline } from '../geometry';
+import { groupKinds, nameShape, signatureOf } from '.';
+
+function outline(...points: readonly (readonly [number, number])[]): Outline {
+  return { corners: points.map(([x, y]) => ({ x, y })), bulges: points.map(() => 0) };
+}
+
+function turned(shape: Outline, degrees: number, dx: number, dy: number): Outline {
+  const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  return movedOutline(shape, ({ x, y }) => ({ x: x * cos - y * sin + dx, y: x * sin + y * cos + dy }));
+}
+
+function renumbered({ corners, bulges }: Outline, by: number): Outline {
+  const roll = <T>(list: readonly T[]) => [...list.slice(by % list.length), ...list.slice(0, by % list.length)];
+  return { corners: roll(corners), bulges: roll(bulges) };
+}
+
+const SLANTED = outline([0, 0], [60, 0], [80, 25], [20, 25]);
+const H = 25.4 * Math.sqrt(3);
+const HEXAGON = outline([12.7, 0], [38.1, 0], [50.8, H / 2], [38.1, H], [12.7, H], [0, H / 2]);
+
+/** Convex-ish handed quadrilaterals on whole millimetres. */
+const quadrilateral = fc
+  .tuple(fc.integer({ min: 20, max: 90 }), fc.integer({ min: 5, max: 60 }), fc.integer({ min: 20, max: 80 }), fc.integer({ min: 1, max: 19 }))
+  .map(([w, x, h, lift]) => outline([0, 0], [w, lift], [w + x, h], [0, h + 11])); // prettier-ignore
+
+const motion = fc.tuple(fc.integer({ min: 0, max: 359 }), fc.integer({ min: -500, max: 500 }), fc.integer({ min: -500, max: 500 }), fc.nat(7));
+
+test('moving, turning and renumbering keep a paper the paper it is, hand included', () => {
+  fc.assert(
+    fc.property(quadrilateral, motion, (shape, [degrees, dx, dy, by]) => {
+      const { kinds, kindOf, handOf } = groupKinds([shape, renumbered(turned(shape, degrees, dx, dy), by)]);
+      expect(kinds).toHaveLength(1);
+      expect(kindOf[0]).toBe(kindOf[1]);
+      expect(handOf[0]).toBe(handOf[1]);
+    }),
+  );
+});
+
+test('turning a paper over swaps its hand and nothing else', () => {
+  fc.assert(
+    fc.property(quadrilateral, motion, (shape, [degrees, dx, dy, by]) => {
+      const { kinds, handOf } = groupKinds([shape, renumbered(turned(mirrored(shape), degrees, dx, dy), by)]);
+      expect(kinds).toHaveLength(1);
+      expect(new Set(handOf)).toEqual(kinds[0]?.isHanded ? new Set(['L', 'R']) : new Set(['none']));
+      // The hand does not depend on which of the two is seen first.
+      const [alone] = groupKinds([mirrored(shape)]).handOf;
+      expect(alone).toBe(handOf[1]);
+    }),
+  );
+});
+
+test('an outline equal to its own reverse has no hand; a slanted strip has two', () => {
+  expect(groupKinds([HEXAGON]).handOf).toEqual(['none']);
+  expect(groupKinds([SLANTED]).kinds[0]?.isHanded).toBe(true);
+  expect(new Set(groupKinds([SLANTED, mirrored(SLANTED)]).handOf)).toEqual(new Set(['L', 'R']));
+});
+
+test('mirroring keeps an outline clockwise and its area', () => {
+  fc.assert(
+    fc.property(quadrilateral, (shape) => {
+      expect(signedArea(mirrored(shape))).toBeCloseTo(areaOf(shape), 6);
+    }),
+  );
+});
+
+test('a 1″ hexagon measures what the handbook of the craft says', () => {
+  expect(areaOf(HEXAGON)).toBeCloseTo(1676.2, 1);
+  expect(signatureOf(HEXAGON).every(({ angleDeg }) => Math.abs(angleDeg - 120) < 1e-9)).toBe(true);
+});
+
+const diamond = (edge: number, degrees: number) => {
+  const angle = (degrees * Math.PI) / 180;
+  return outline([0, 0], [edge, 0], [edge + edge * Math.cos(angle), edge * Math.sin(angle)], [edge * Math.cos(angle), edge * Math.sin(angle)]);
+}; // prettier-ignore
+
+test.each([
+  ['1″ hexagon', HEXAGON],
+  ['1½″ 60° diamond', diamond(38.1, 60)],
+  ['1″ 45° diamond', diamond(25.4, 45)],
+  ['2″ square', outline([0, 0], [50.8, 0], [50.8, 50.8], [0, 50.8])],
+  ['30 mm × 45 mm rectangle', outline([0, 0], [45, 0], [45, 30], [0, 30])],
+  ['2″ half-square triangle', outline([0, 0], [50.8, 0], [0, 50.8])],
+  ['1″ half hexagon', outline([12.7, 0], [38.1, 0], [50.8, H / 2], [0, H / 2])],
+  ['1″ triangle', outline([0, 0], [25.4, 0], [12.7, H / 2])],
+])('names a %s', (name, shape) => {
+  expect(nameShape(signatureOf(shape), 'inch')).toBe(name);
+});
+
+test('a circle is named by its diameter', () => {
+  const circle: Outline = { corners: [{ x: -20, y: 0 }, { x: 20, y: 0 }], bulges: [1, 1] }; // prettier-ignore
+  expect(areaOf(circle)).toBeCloseTo(Math.PI * 400, 6);
+  expect(nameShape(signatureOf(circle), 'metric')).toBe('40 mm circle');
+});

@@ -1,0 +1,1 @@
+export { cutGrid, hexagonMosaic, mixedMosaic, partition, patch, plate, rosette, starOfDiamonds } from './mosaics';
