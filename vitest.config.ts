@@ -7,14 +7,28 @@ export default defineConfig({
   resolve: { alias },
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'core', include: ['src/core/**/*.test.ts', 'cli/**/*.test.ts'], testTimeout: 60_000 } },
       {
         resolve: { alias },
-        test: { name: 'database', include: ['src/server/**/*.test.ts'], testTimeout: 60_000, fileParallelism: false },
+        test: { name: 'core', include: ['src/core/**/*.test.ts', 'cli/**/*.test.ts'], testTimeout: 60_000 },
       },
       {
         resolve: { alias },
-        test: { name: 'browser', include: ['e2e/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000, fileParallelism: false },
+        test: {
+          name: 'database',
+          include: ['src/server/**/*.test.ts'],
+          testTimeout: 60_000,
+          fileParallelism: false,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'browser',
+          include: ['e2e/**/*.test.ts'],
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
+          fileParallelism: false,
+        },
       },
     ],
   },

@@ -12,6 +12,8 @@ import { answers, isFree } from './ports';
 import { openDatabase, withDatabase } from './withDatabase';
 
 const MIGRATIONS = path.join(ROOT, 'src/server/migrations');
+/** Folder of the built application; tests have one of their own. */
+const DIST = process.env.KEVLO_DIST ?? '.next';
 const DEMO_BLOCKS = path.join(ROOT, 'demo/blocks');
 
 /** `./kevlo start`: database, migrations, demo, build, server. Runs until Ctrl-C. */
@@ -36,7 +38,7 @@ export async function runStart(): Promise<number> {
       await migrate(sql, MIGRATIONS);
       return ensureDemo(sql, folder);
     });
-    await buildApplication('.next');
+    await buildApplication(DIST);
     server = serve(url, host, port);
     const stopped = new Promise<number>((resolve) => server?.once('exit', (code) => resolve(code ?? 0)));
     await Promise.race([waitFor(port, host), stopped]);
@@ -60,7 +62,7 @@ function serve(url: string, host: string, port: number): ChildProcess {
   const next = path.join(ROOT, 'node_modules/next/dist/bin/next');
   return spawn(process.execPath, [next, 'start', '-H', host, '-p', String(port)], {
     cwd: ROOT,
-    env: { ...process.env, DATABASE_URL: url, KEVLO_DIST: '.next', NODE_ENV: 'production' },
+    env: { ...process.env, DATABASE_URL: url, KEVLO_DIST: DIST, NODE_ENV: 'production' },
     stdio: ['ignore', 'ignore', 'inherit'],
     // A group of its own: Ctrl-C reaches this process only, which then ends the server in order.
     detached: true,

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { Builder, By, error, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Builder, By, Key, error, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
 
 /** How long a page may take to show something, ms. */
@@ -46,6 +46,11 @@ export class Browser {
   async resize(width: number, height: number): Promise<void> {
     const metrics = { width, height, deviceScaleFactor: 1, mobile: width < 600 };
     await (this.driver as chrome.Driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', metrics);
+  }
+
+  /** Sends a command of the browser's developer tools. */
+  async tool<T>(command: string, options: object): Promise<T> {
+    return (await (this.driver as chrome.Driver).sendAndGetDevToolsCommand(command, options)) as T;
   }
 
   async close(): Promise<void> {
@@ -101,8 +106,8 @@ export class Browser {
       `//label[starts-with(normalize-space(.), ${quote(label)})]/following::*[self::input or self::textarea][not(@aria-hidden='true')][1]`,
     );
     const field = await this.driver.wait(until.elementLocated(place), PATIENCE_MS, `no field “${label}”`);
-    await field.clear();
-    await field.sendKeys(text);
+    // Emptied by keys, as a person would: `clear` goes past the page's own handling of typing.
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE, text);
   }
 
   async signIn(email: string, password: string): Promise<void> {

@@ -140,7 +140,10 @@ test('the thread carries on only from the join before, and every minute is accou
   expect(plan.totals.threadStarts).toBe(3);
   const [first] = plan.joins;
   expect(first?.minutes).toBeCloseTo(0.5 + (25.4 * (10 / 25.4)) / 12 + 0.75, 6);
-  expect(plan.totals.minutes).toBeCloseTo(plan.joins.reduce((sum, { minutes }) => sum + minutes, 0), 9);
+  expect(plan.totals.minutes).toBeCloseTo(
+    plan.joins.reduce((sum, { minutes }) => sum + minutes, 0),
+    9,
+  );
 });
 
 test('reports progress and can be cancelled', () => {
@@ -155,7 +158,8 @@ test('reports progress and can be cancelled', () => {
 test('the validator notices a seam left out, one sewn twice, a unit that is not there, and a paper taken out early', () => {
   const graph = buildSeamGraph(rosette(1));
   const { joins } = planAssembly(graph);
-  const spoil = (index: number, change: object) => joins.map((join, i) => (i === index ? { ...join, ...change } : join));
+  const spoil = (index: number, change: object) =>
+    joins.map((join, i) => (i === index ? { ...join, ...change } : join));
   expect(validatePlan(graph, { joins: joins.slice(0, -1) })).not.toEqual([]);
   expect(validatePlan(graph, { joins: [...joins].reverse() })).not.toEqual([]);
   expect(validatePlan(graph, { joins: spoil(2, { seams: [] }) })).not.toEqual([]);

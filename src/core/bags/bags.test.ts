@@ -8,7 +8,8 @@ import { threadPerStitch, threadUse } from '../thread';
 import { bagContents, pickList } from '.';
 
 const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
-const bagOf = (patches: ReturnType<typeof rosette>) => bagContents(patches, groupKinds(patches.map(({ outline }) => outline)), SETTINGS);
+const bagOf = (patches: ReturnType<typeof rosette>) =>
+  bagContents(patches, groupKinds(patches.map(({ outline }) => outline)), SETTINGS);
 
 test('a bag holds every paper with spares rounded up, and cloth for every patch', () => {
   const patches = rosette(3).map((one, i) => ({ ...one, fabric: i < 20 ? 'Tar' : 'Rope' }));
@@ -25,7 +26,9 @@ test('the pick list adds up blocks that take the same thing, and says how', () =
   const { papers, cloth } = pickList([{ block: 'A', contents: a, bags: 14 }, { block: 'B', contents: b, bags: 3 }]); // prettier-ignore
   expect(papers).toMatchObject([{ what: '1″ hexagon', total: 14 * 8 + 3 * 20 }]);
   expect(papers[0]?.parts).toEqual([{ block: 'A', perBag: 8, bags: 14 }, { block: 'B', perBag: 20, bags: 3 }]); // prettier-ignore
-  expect(cloth.reduce((sum, { lines }) => sum + lines.reduce((all, { total }) => all + total, 0), 0)).toBe(7 * 14 + 19 * 3);
+  expect(cloth.reduce((sum, { lines }) => sum + lines.reduce((all, { total }) => all + total, 0), 0)).toBe(
+    7 * 14 + 19 * 3,
+  );
 });
 
 test.each([[0, 5, 0], [20, 5, 21], [21, 5, 23], [100, 0, 100], [3, 100, 6]])('%d papers with %d %% spares are %d', (count, percent, all) => {
@@ -46,6 +49,10 @@ test('just-in-time basting needs no more papers than basting all first, and neve
 test('thread: 10 stitches an inch take about 4 mm each, 1.58 times the seam', () => {
   expect(threadPerStitch(2.54)).toBeCloseTo(4, 2);
   expect(threadPerStitch(1.27) / 1.27).toBeCloseTo(2.4, 1);
-  expect(threadUse([254], 1, 10 / 25.4, 380)).toMatchObject({ stitches: 100, needlefuls: 2, metres: expect.closeTo(0.4803, 3) });
+  expect(threadUse([254], 1, 10 / 25.4, 380)).toMatchObject({
+    stitches: 100,
+    needlefuls: 2,
+    metres: expect.closeTo(0.4803, 3),
+  });
   expect(threadUse([], 0, 10 / 25.4, 380)).toEqual({ stitches: 0, metres: 0, needlefuls: 0 });
 });

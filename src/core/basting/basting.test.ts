@@ -15,7 +15,8 @@ test('no seam anywhere clashes when every patch folds the same way round and tuc
       expect(planBasting(buildSeamGraph(cutGrid(4, 4, list)), 6.35).clashes).toEqual([]);
     }),
   );
-  for (const points of [5, 6, 8, 12]) expect(planBasting(buildSeamGraph(starOfDiamonds(points)), 6.35).clashes).toEqual([]);
+  for (const points of [5, 6, 8, 12])
+    expect(planBasting(buildSeamGraph(starOfDiamonds(points)), 6.35).clashes).toEqual([]);
 });
 
 test('a patch folded against the others is found out', () => {

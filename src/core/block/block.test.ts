@@ -5,10 +5,17 @@ import { cutGrid, hexagonMosaic, mixedMosaic, partition, patch, plate, rosette }
 import { analyseBlock, buildSeamGraph, type Patch, type SeamGraph } from '.';
 
 const grid = fc
-  .tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 1, max: 5 }), fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 25 }))
+  .tuple(
+    fc.integer({ min: 1, max: 5 }),
+    fc.integer({ min: 1, max: 5 }),
+    fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 25 }),
+  )
   .map(([columns, rows, cuts]) => cutGrid(columns, rows, cuts));
 const cutUp = fc
-  .array(fc.record({ which: fc.nat(50), share: fc.integer({ min: 2, max: 8 }).map((tenths) => tenths / 10) }), { maxLength: 20 })
+  .array(
+    fc.record({ which: fc.nat(50), share: fc.integer({ min: 2, max: 8 }).map((tenths) => tenths / 10) }),
+    { maxLength: 20 },
+  )
   .map((cuts) => partition(200, 160, cuts));
 const drawing = fc.oneof(grid, cutUp);
 
@@ -23,7 +30,8 @@ function sharedByWalking(patches: readonly Patch[]): Map<string, number> {
         const count = Math.round(edgeLength(edge) / STEP);
         for (let s = 0; s < count; s++) {
           const point = pointAt(edge, ((s + 0.5) * edgeLength(edge)) / count);
-          if (edgesOf(b.outline).some((other) => isOn(other, point) && isOpposite(edge, other))) length += edgeLength(edge) / count;
+          if (edgesOf(b.outline).some((other) => isOn(other, point) && isOpposite(edge, other)))
+            length += edgeLength(edge) / count;
         }
       }
       if (length > 1) shared.set(`${i}-${i + 1 + k}`, length);
@@ -78,7 +86,9 @@ test('edges are either sewn or open: lengths add up', () => {
   fc.assert(
     fc.property(drawing, (patches) => {
       const { seams, openEdges } = buildSeamGraph(patches);
-      const total = patches.flatMap(({ outline }) => edgesOf(outline)).reduce((sum, edge) => sum + edgeLength(edge), 0);
+      const total = patches
+        .flatMap(({ outline }) => edgesOf(outline))
+        .reduce((sum, edge) => sum + edgeLength(edge), 0);
       const sewn = seams.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
       const open = openEdges.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
       expect(2 * sewn + open).toBeCloseTo(total, 3);
@@ -101,7 +111,11 @@ test('turning and moving the drawing changes nothing', () => {
 test('rosettes have the seams, intersections and open edges that can be counted by hand', () => {
   const count = (rings: number) => {
     const { seams, openEdges, isInner, seamsAt } = buildSeamGraph(rosette(rings));
-    return [seams.length, openEdges.length, isInner.filter((inner, place) => inner && seamsAt[place]?.length === 3).length];
+    return [
+      seams.length,
+      openEdges.length,
+      isInner.filter((inner, place) => inner && seamsAt[place]?.length === 3).length,
+    ];
   };
   expect(count(1)).toEqual([12, 18, 6]);
   expect(count(2).slice(0, 2)).toEqual([42, 30]);
@@ -109,7 +123,9 @@ test('rosettes have the seams, intersections and open edges that can be counted 
 
 test('a corner in the middle of a neighbour’s edge splits the seam; a bend does not', () => {
   const brick = [[[0, 0], [40, 0], [40, 20], [0, 20]], [[0, 20], [20, 20], [20, 40], [0, 40]], [[20, 20], [40, 20], [40, 40], [20, 40]]] as const; // prettier-ignore
-  expect(buildSeamGraph(brick.map((points, i) => patch(i, points))).seams.map(({ lengthMm }) => lengthMm)).toEqual([20, 20, 20]);
+  expect(
+    buildSeamGraph(brick.map((points, i) => patch(i, points))).seams.map(({ lengthMm }) => lengthMm),
+  ).toEqual([20, 20, 20]);
   const nested = [[[0, 0], [40, 0], [40, 20], [20, 20], [20, 40], [0, 40]], [[20, 20], [40, 20], [40, 40], [20, 40]]] as const; // prettier-ignore
   const [seam, ...more] = buildSeamGraph(nested.map((points, i) => patch(i, points))).seams;
   expect([more.length, seam?.lengthMm, seam?.innerBends.length]).toEqual([0, 40, 1]);
@@ -137,11 +153,14 @@ test.each([
 ])('reports %s with its place', (code, patches) => {
   const { problems } = analyseBlock(patches as Patch[]);
   expect(problems.map((problem) => problem.code)).toContain(code);
-  expect(problems.every(({ at, message }) => Number.isFinite(at.x + at.y) && message.endsWith('.'))).toBe(true);
+  expect(problems.every(({ at, message }) => Number.isFinite(at.x + at.y) && message.endsWith('.'))).toBe(
+    true,
+  );
 });
 
 test('sound drawings have no problems, and what lies on a higher layer overlaps nothing', () => {
-  for (const patches of [rosette(3), plate(14), mixedMosaic(60), hexagonMosaic(60)]) expect(analyseBlock(patches).problems).toEqual([]);
+  for (const patches of [rosette(3), plate(14), mixedMosaic(60), hexagonMosaic(60)])
+    expect(analyseBlock(patches).problems).toEqual([]);
   const over = [...cutGrid(2, 2, [0]), { ...square('disc', 20, 20, 12, 12), layer: 1 }];
   expect(analyseBlock(over).problems).toEqual([]);
 });

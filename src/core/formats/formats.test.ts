@@ -80,11 +80,15 @@ test.each([
   ['no-patches', svg('<text x="1" y="9">A</text>')],
   ['not-svg', '<html/>'],
 ])('refuses a drawing as a whole: %s', (code, text) => {
-  expect(() => importSvg(text)).toThrow(expect.objectContaining({ code, mend: expect.stringMatching(/\.$/) }));
+  expect(() => importSvg(text)).toThrow(
+    expect.objectContaining({ code, mend: expect.stringMatching(/\.$/) }),
+  );
 });
 
 test('takes a width given by hand for a drawing without a size', () => {
-  expect(read('<rect width="100" height="50"/>', 'viewBox="0 0 200 200"', { widthMm: 400 }).widthMm).toBe(400);
+  expect(read('<rect width="100" height="50"/>', 'viewBox="0 0 200 200"', { widthMm: 400 }).widthMm).toBe(
+    400,
+  );
 });
 
 test.each([

@@ -1,4 +1,4 @@
-import { type Edge, directionAt, edgeLength, flatten, isStraight, circleOf, sweepOf } from './edge';
+import { type Edge, directionAt, edgeLength, flatten, isStraight, circleOf, pointAt, sweepOf } from './edge';
 import { type Point, toDegrees } from './point';
 
 /**
@@ -50,17 +50,27 @@ export function perimeterOf(outline: Outline): number {
   return edgesOf(outline).reduce((sum, edge) => sum + edgeLength(edge), 0);
 }
 
-/** Interior angle at a corner, degrees, between the tangents of its two sides; above 180 where the corner points in. */
+/** A turn this near to a full reversal says nothing about its side, degrees. */
+const REVERSAL_DEG = 179.9;
+
+/**
+ * Interior angle at a corner, degrees, between the tangents of its two sides; above 180 where the corner points in.
+ * At the tip of two curves whose tangents coincide it is 0, or 360 where the tip points in.
+ */
 export function cornerAngle(outline: Outline, index: number): number {
   const count = outline.corners.length;
   const before = edgeOf(outline, (index + count - 1) % count);
-  const arriving = directionAt(before, edgeLength(before));
-  const leaving = directionAt(edgeOf(outline, index), 0);
-  const turn = Math.atan2(
-    arriving.x * leaving.y - arriving.y * leaving.x,
-    arriving.x * leaving.x + arriving.y * leaving.y,
-  );
-  return 180 - toDegrees(turn);
+  const after = edgeOf(outline, index);
+  const angle = turnBetween(directionAt(before, edgeLength(before)), directionAt(after, 0));
+  if (Math.abs(angle) < REVERSAL_DEG) return 180 - angle;
+  const [from, to] = [pointAt(before, edgeLength(before) * 0.9), pointAt(after, edgeLength(after) * 0.1)];
+  const [x, y] = [after.a.x, after.a.y];
+  return turnBetween({ x: x - from.x, y: y - from.y }, { x: to.x - x, y: to.y - y }) > 0 ? 0 : 360;
+}
+
+/** Turn from one direction to another, degrees; above zero clockwise on screen. */
+function turnBetween(from: Point, to: Point): number {
+  return toDegrees(Math.atan2(from.x * to.y - from.y * to.x, from.x * to.x + from.y * to.y));
 }
 
 /** The outline as a polygon, curves flattened; the first point is not repeated. */

@@ -22,7 +22,9 @@ test('what is printed in inches reads back within 1/32″', () => {
   fc.assert(
     fc.property(fc.integer({ min: 20, max: 40_000 }), (hundredths) => {
       const millimetres = hundredths / 10;
-      expect(Math.abs(parseLength(formatLength(millimetres, 'inch')) - millimetres)).toBeLessThanOrEqual(25.4 / 32 + 1e-9);
+      expect(Math.abs(parseLength(formatLength(millimetres, 'inch')) - millimetres)).toBeLessThanOrEqual(
+        25.4 / 32 + 1e-9,
+      );
     }),
   );
 });

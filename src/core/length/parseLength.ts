@@ -40,7 +40,8 @@ export function parseLength(text: string, fallback: 'mm' | 'cm' | 'in' = 'mm'): 
       'Write it like 1/4", 1¾ in, 6.35mm or 4.5 cm.',
     );
   }
-  return millimetres;
+  // A picometre: so that 3/8 in is 9.525 mm and not a hair less.
+  return Math.round(millimetres * 1e9) / 1e9;
 }
 
 function readParts(groups: Record<string, string | undefined>): number {

@@ -17,8 +17,13 @@ test('an event sent twice, or late, or in another order counts as if it had come
   fc.assert(
     fc.property(history, fc.array(fc.nat(29)), (events, again) => {
       const repeated = [...events, ...again.flatMap((i) => events[i] ?? [])].reverse();
-      expect(foldEvents(repeated, STEPS)).toEqual({ ...foldEvents(events, STEPS), orphaned: expect.anything() });
-      expect(new Set(foldEvents(repeated, STEPS).orphaned)).toEqual(new Set(foldEvents(events, STEPS).orphaned));
+      expect(foldEvents(repeated, STEPS)).toEqual({
+        ...foldEvents(events, STEPS),
+        orphaned: expect.anything(),
+      });
+      expect(new Set(foldEvents(repeated, STEPS).orphaned)).toEqual(
+        new Set(foldEvents(events, STEPS).orphaned),
+      );
     }),
   );
 });

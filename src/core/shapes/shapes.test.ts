@@ -13,7 +13,10 @@ function turned(shape: Outline, degrees: number, dx: number, dy: number): Outlin
 }
 
 function renumbered({ corners, bulges }: Outline, by: number): Outline {
-  const roll = <T>(list: readonly T[]) => [...list.slice(by % list.length), ...list.slice(0, by % list.length)];
+  const roll = <T>(list: readonly T[]) => [
+    ...list.slice(by % list.length),
+    ...list.slice(0, by % list.length),
+  ];
   return { corners: roll(corners), bulges: roll(bulges) };
 }
 
@@ -26,7 +29,12 @@ const quadrilateral = fc
   .tuple(fc.integer({ min: 20, max: 90 }), fc.integer({ min: 5, max: 60 }), fc.integer({ min: 20, max: 80 }), fc.integer({ min: 1, max: 19 }))
   .map(([w, x, h, lift]) => outline([0, 0], [w, lift], [w + x, h], [0, h + 11])); // prettier-ignore
 
-const motion = fc.tuple(fc.integer({ min: 0, max: 359 }), fc.integer({ min: -500, max: 500 }), fc.integer({ min: -500, max: 500 }), fc.nat(7));
+const motion = fc.tuple(
+  fc.integer({ min: 0, max: 359 }),
+  fc.integer({ min: -500, max: 500 }),
+  fc.integer({ min: -500, max: 500 }),
+  fc.nat(7),
+);
 
 test('moving, turning and renumbering keep a paper the paper it is, hand included', () => {
   fc.assert(
@@ -93,4 +101,15 @@ test('a circle is named by its diameter', () => {
   const circle: Outline = { corners: [{ x: -20, y: 0 }, { x: 20, y: 0 }], bulges: [1, 1] }; // prettier-ignore
   expect(areaOf(circle)).toBeCloseTo(Math.PI * 400, 6);
   expect(nameShape(signatureOf(circle), 'metric')).toBe('40 mm circle');
+});
+
+test('clamshells are one kind without a hand, whatever the rounding says of their tips', () => {
+  const bulge = Math.tan(Math.PI / 8);
+  const shell = (x: number, y: number, r: number): Outline => ({
+    corners: [{ x: x - r, y }, { x: x + r, y }, { x, y: y + r }],
+    bulges: [1, -bulge, -bulge],
+  }); // prettier-ignore
+  const shells = Array.from({ length: 40 }, (_, i) => shell(25.4 * i, 25.4 * Math.floor(i / 5), 25.4));
+  const { kinds, handOf } = groupKinds(shells.map((one, i) => turned(one, i * 9, 0, 0)));
+  expect([kinds.length, new Set(handOf)]).toEqual([1, new Set(['none'])]);
 });

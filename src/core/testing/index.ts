@@ -1,1 +1,10 @@
-export { cutGrid, hexagonMosaic, mixedMosaic, partition, patch, plate, rosette, starOfDiamonds } from './mosaics';
+export {
+  cutGrid,
+  hexagonMosaic,
+  mixedMosaic,
+  partition,
+  patch,
+  plate,
+  rosette,
+  starOfDiamonds,
+} from './mosaics';

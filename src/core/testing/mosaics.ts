@@ -108,22 +108,31 @@ export function cutGrid(columns: number, rows: number, cuts: readonly number[]):
     const [nw, ne, se, sw] = [[x, y], [x + e, y], [x + e, y + e], [x, y + e]] as const; // prettier-ignore
     const cut = cuts[cell % cuts.length] ?? 0;
     if (cut === 0) add([nw, ne, se, sw]);
-    else if (cut === 1) [add([nw, ne, sw]), add([ne, se, sw])];
-    else [add([nw, ne, se]), add([nw, se, sw])];
+    else {
+      add(cut === 1 ? [nw, ne, sw] : [nw, ne, se]);
+      add(cut === 1 ? [ne, se, sw] : [nw, se, sw]);
+    }
   }
   return patches;
 }
 
-/** Rectangles that fill one, by cutting again and again: `cuts` says where and which way. Whole millimetres. */
-export function partition(width: number, height: number, cuts: readonly { which: number; share: number }[]): Patch[] {
+/**
+ * Rectangles that fill one, by cutting again and again: `cuts` says where. All cuts lie on a
+ * grid of 5 mm, so that no contact is shorter than the least seam.
+ */
+export function partition(
+  width: number,
+  height: number,
+  cuts: readonly { which: number; share: number }[],
+): Patch[] {
   const boxes = [{ x: 0, y: 0, w: width, h: height }];
   for (const { which, share } of cuts) {
     const index = which % boxes.length;
     const box = boxes[index] as (typeof boxes)[number];
     const isAcross = box.w >= box.h;
     const length = isAcross ? box.w : box.h;
-    const at = Math.max(6, Math.min(length - 6, Math.round(length * share)));
-    if (length < 12) continue;
+    const at = Math.max(5, Math.min(length - 5, Math.round((length * share) / 5) * 5));
+    if (length < 10) continue;
     boxes[index] = isAcross ? { ...box, w: at } : { ...box, h: at };
     boxes.push(
       isAcross ? { ...box, x: box.x + at, w: box.w - at } : { ...box, y: box.y + at, h: box.h - at },

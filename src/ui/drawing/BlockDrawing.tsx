@@ -3,21 +3,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { select, zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior } from 'd3';
-import {
-  useCallback,
-  useEffect,
-  useId,
-  useMemo,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type ReactNode,
-} from 'react';
+import { useId, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { SheetPatch } from '@/core/sheet';
 import { MM_PER_INCH, formatLength, type UnitSystem } from '@/core/length';
 import { SwatchPatterns } from '../swatches';
 import { PatchLayer, type PatchInk } from './PatchLayer';
+import { usePanZoom } from './usePanZoom';
 
 /** A mark on the drawing, such as a problem's place. */
 export interface DrawingMark {
@@ -54,30 +45,15 @@ const PLAIN_INK: PatchInk = 'normal';
 export function BlockDrawing(props: BlockDrawingProps) {
   const { patches, widthMm, heightMm, isFlipped = false, ink = () => PLAIN_INK, showTails = false } = props;
   const prefix = `sw${useId().replace(/[^a-zA-Z0-9]/g, '')}`;
-  const svgRef = useRef<SVGSVGElement>(null);
   const groupRef = useRef<SVGGElement>(null);
-  const zoomRef = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
   const [focused, setFocused] = useState<number | undefined>();
   const margin = Math.max(widthMm, heightMm) * 0.08 + 4;
-  useEffect(() => {
-    const svg = svgRef.current;
-    if (!svg) return;
-    const behaviour = zoom<SVGSVGElement, unknown>()
-      .scaleExtent([0.6, 40])
-      .on('zoom', ({ transform }: D3ZoomEvent<SVGSVGElement, unknown>) => {
-        groupRef.current?.setAttribute('transform', transform.toString());
-      });
-    zoomRef.current = behaviour;
-    const selection = select(svg);
-    selection.call(behaviour).on('dblclick.zoom', null);
-    return () => void selection.on('.zoom', null);
-  }, []);
-  const zoomBy = useCallback((factor: number | 'fit') => {
-    if (!svgRef.current || !zoomRef.current) return;
-    const selection = select(svgRef.current);
-    if (factor === 'fit') selection.call(zoomRef.current.transform, zoomIdentity);
-    else selection.call(zoomRef.current.scaleBy, factor);
-  }, []);
+  const { frameRef, svgRef, zoomBy } = usePanZoom(
+    groupRef,
+    widthMm + 2 * margin,
+    heightMm + 2 * margin,
+    margin,
+  );
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey || event.ctrlKey || event.metaKey) return;
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -146,52 +122,53 @@ export function BlockDrawing(props: BlockDrawingProps) {
             Fit
           </Button>
         </Stack>
-        <Box
-          component="svg"
-          ref={svgRef}
-          role="img"
-          tabIndex={0}
-          aria-label={`${props.label}, seen from the ${isFlipped ? 'back' : 'front'}, ${patches.length} patches. Arrow up and down go from patch to patch.`}
-          viewBox={`${-margin} ${-margin} ${widthMm + 2 * margin} ${heightMm + 2 * margin}`}
-          onKeyDown={onKeyDown}
-          sx={{
-            display: 'block',
-            width: '100%',
-            height: props.height ?? 520,
-            touchAction: 'none',
-            cursor: 'grab',
-          }}
-        >
-          <defs>
-            <SwatchPatterns prefix={prefix} fabrics={props.fabrics} scale={Math.max(1, widthMm / 250)} />
-          </defs>
-          <g ref={groupRef}>
-            <g transform={isFlipped ? `matrix(-1 0 0 1 ${widthMm} 0)` : undefined}>
-              {layer}
-              {props.children}
-              {props.marks?.map(({ at, label }, index) => (
-                <g key={index} role="presentation">
-                  <title>{label}</title>
-                  <circle
-                    cx={at.x}
-                    cy={at.y}
-                    r={Math.max(2.5, widthMm / 60)}
-                    fill="none"
-                    stroke="var(--mui-palette-error-main)"
-                    strokeWidth={2.5}
-                    vectorEffect="non-scaling-stroke"
-                  />
-                  <circle
-                    cx={at.x}
-                    cy={at.y}
-                    r={Math.max(0.8, widthMm / 250)}
-                    fill="var(--mui-palette-error-main)"
-                  />
-                </g>
-              ))}
+        <Box ref={frameRef} sx={{ overflow: 'hidden', touchAction: 'none', cursor: 'grab' }}>
+          <Box
+            component="svg"
+            ref={svgRef}
+            role="img"
+            tabIndex={0}
+            aria-label={`${props.label}, seen from the ${isFlipped ? 'back' : 'front'}, ${patches.length} patches. Arrow up and down go from patch to patch.`}
+            viewBox={`${-margin} ${-margin} ${widthMm + 2 * margin} ${heightMm + 2 * margin}`}
+            onKeyDown={onKeyDown}
+            sx={{
+              display: 'block',
+              width: '100%',
+              height: props.height ?? 520,
+              transformOrigin: '0 0',
+            }}
+          >
+            <defs>
+              <SwatchPatterns prefix={prefix} fabrics={props.fabrics} scale={Math.max(1, widthMm / 250)} />
+            </defs>
+            <g ref={groupRef}>
+              <g transform={isFlipped ? `matrix(-1 0 0 1 ${widthMm} 0)` : undefined}>
+                {layer}
+                {props.children}
+                {props.marks?.map(({ at, label }, index) => (
+                  <g key={index} role="presentation">
+                    <title>{label}</title>
+                    <circle
+                      cx={at.x}
+                      cy={at.y}
+                      r={Math.max(2.5, widthMm / 60)}
+                      fill="none"
+                      stroke="var(--mui-palette-error-main)"
+                      strokeWidth={2.5}
+                      vectorEffect="non-scaling-stroke"
+                    />
+                    <circle
+                      cx={at.x}
+                      cy={at.y}
+                      r={Math.max(0.8, widthMm / 250)}
+                      fill="var(--mui-palette-error-main)"
+                    />
+                  </g>
+                ))}
+              </g>
+              <Ruler widthMm={widthMm} heightMm={heightMm} system={props.system} margin={margin} />
             </g>
-            <Ruler widthMm={widthMm} heightMm={heightMm} system={props.system} margin={margin} />
-          </g>
+          </Box>
         </Box>
       </Box>
       <Typography variant="body2" color="textSecondary" aria-live="polite" sx={{ minHeight: 22 }}>

@@ -1,0 +1,56 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import path from 'node:path';
+import { testDatabase } from '@/server/testDatabase';
+import { answers, freePort } from '../cli/ports';
+
+/** The built application on a database of its own, served by one or more processes. */
+export class Application {
+  private constructor(
+    readonly addresses: readonly string[],
+    readonly url: string,
+    private readonly servers: readonly ChildProcess[],
+    private readonly drop: () => Promise<void>,
+  ) {}
+
+  static async start(processes: number): Promise<Application> {
+    const { url, drop } = await testDatabase();
+    const ports = await Promise.all(Array.from({ length: processes }, freePort));
+    const servers = ports.map((port) => serve(url, port));
+    for (const port of ports) await untilAnswers(port);
+    return new Application(
+      ports.map((port) => `http://127.0.0.1:${port}`),
+      url,
+      servers,
+      drop,
+    );
+  }
+
+  async stop(): Promise<void> {
+    const ended = this.servers.map((server) => new Promise((resolve) => server.once('exit', resolve)));
+    for (const server of this.servers) server.kill('SIGKILL');
+    await Promise.all(ended);
+    await this.drop();
+  }
+}
+
+function serve(url: string, port: number): ChildProcess {
+  const next = path.join(process.cwd(), 'node_modules/next/dist/bin/next');
+  return spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    env: {
+      ...process.env,
+      DATABASE_URL: url,
+      KEVLO_DIST: '.next-test',
+      KEVLO_ROOT: process.cwd(),
+      NODE_ENV: 'production',
+    },
+    stdio: 'ignore',
+  });
+}
+
+async function untilAnswers(port: number): Promise<void> {
+  for (let waited = 0; waited < 300; waited++) {
+    if (await answers(port)) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error(`The application did not answer on port ${port}.`);
+}
