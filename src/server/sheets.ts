@@ -9,7 +9,7 @@ import type { Sql } from './database';
 import type { Project } from './projects';
 
 /** Raised whenever the core computes something else from the same document. */
-const SHEET_VERSION = 1;
+const SHEET_VERSION = 2;
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings({ allowanceMm, sparesPercent, unitSystem }: Project): BagSettings {

@@ -55,7 +55,10 @@ export type Step = BasteStep | JoinStep | AppliqueStep;
 /** Appliqué stitches are smaller: mm sewn in a minute. */
 const APPLIQUE_MM_PER_MINUTE = 25;
 
-/** What `steps` works from. */
+/** Units of up to this many patches are spelled out by their numbers. */
+const MOST_NUMBERS = 6;
+
+/** What `stepsOf` works from. */
 export interface StepSources {
   readonly graph: SeamGraph;
   readonly plan: AssemblyPlan;
@@ -95,8 +98,13 @@ function basteSteps({ graph, sorted, kindNames }: StepSources): BasteStep[] {
 
 function joinSteps({ graph, plan, system }: StepSources): JoinStep[] {
   const unitName = new Map<number, string>();
-  const nameOf = (unit: readonly number[]) =>
-    unit.length === 1 ? `patch ${(unit[0] as number) + 1}` : `unit ${unitName.get(Math.min(...unit))}`;
+  const nameOf = (unit: readonly number[]) => {
+    if (unit.length === 1) return `patch ${(unit[0] as number) + 1}`;
+    const name = `unit ${unitName.get(Math.min(...unit))}`;
+    return unit.length > MOST_NUMBERS
+      ? `${name} (${unit.length} patches)`
+      : `${name} (patches ${numbers(unit)})`;
+  };
   return plan.joins.map((join, index) => {
     const makes = `U${index + 1}`;
     const ids = (unit: readonly number[]) => unit.map((patch) => graph.patches[patch]?.id as string);
@@ -128,9 +136,16 @@ function joinText(join: Join, left: string, right: string, makes: string, system
     ? 'Carry the thread on from the last join'
     : 'Start with a new thread at the dot';
   const runs = join.chains.length > 1 ? ` in ${join.chains.length} runs (this closes a ring)` : '';
-  const papers = join.releases.map((patch) => patch + 1).sort((a, b) => a - b);
-  const out = papers.length === 0 ? '' : ` Papers that may come out now: ${papers.join(', ')}.`;
-  return `Join ${right} to ${left}, making unit ${makes}: ${formatLength(join.lengthMm, system)}${runs}, ${shape}. ${thread}; knot at each intersection and at the end.${out}`;
+  const out = join.releases.length === 0 ? '' : ` Papers that may come out now: ${numbers(join.releases)}.`;
+  return `Join ${right} to ${left} to make unit ${makes}: ${formatLength(join.lengthMm, system)}${runs}, ${shape}. ${thread}; knot at each intersection and at the end.${out}`;
+}
+
+/** Patch numbers as the drawing shows them, in order. */
+function numbers(patches: readonly number[]): string {
+  return patches
+    .map((patch) => patch + 1)
+    .sort((a, b) => a - b)
+    .join(', ');
 }
 
 function sewnChain(graph: SeamGraph, chain: Chain): SewnChain {

@@ -67,7 +67,7 @@ export function StepList({
 }
 
 function shortText(step: Step): string {
-  const sentence = step.text.split(/[.:]/)[0] ?? '';
+  const sentence = (step.text.split(/[.:]/)[0] ?? '').replace(/ \(\d+ patches\)| \(patches [\d, ]+\)/g, '');
   return step.kind === 'join' && step.bends > 0
     ? `${sentence} (${step.bends} ${step.bends === 1 ? 'bend' : 'bends'})`
     : sentence;
