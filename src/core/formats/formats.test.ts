@@ -52,6 +52,11 @@ test('reads every kind of shape, ids, cloth and layers', () => {
   expect(area('r')).toBeCloseTo(1600 - 100 + Math.PI * 25, 3);
 });
 
+test('a path of several outlines is several patches, also when one nestles in the notch of another', () => {
+  const { patches, faults } = read('<path id="x" d="M0 0H40V20H20V40H0ZM20 20H40V40H20Z"/>');
+  expect([patches.map(({ id }) => id), faults]).toEqual([['x.1', 'x.2'], []]);
+});
+
 test('drops corners that are none: repeated points and points on straight sides', () => {
   const [patch] = read('<polygon points="0,0 15,0 30,0 30,0 30,30 0,30 0,15 0,0"/>').patches;
   expect(patch?.outline.corners).toHaveLength(4);
@@ -83,6 +88,25 @@ test.each([
   expect(() => importSvg(text)).toThrow(
     expect.objectContaining({ code, mend: expect.stringMatching(/\.$/) }),
   );
+});
+
+test('texts made to keep a reader busy are refused in no time', () => {
+  const long = 'a'.repeat(3_000_000);
+  const start = performance.now();
+  for (const body of [
+    `<style>${'/*'.repeat(1_000_000)}</style>`,
+    `<rect width="${'1'.repeat(3_000_000)}x" height="9"/>`,
+    `<rect width="9" height="9" transform="${long}"/>`,
+    `<rect width="9" height="9" style="fill:url(${' '.repeat(3_000_000)}http:"/>`,
+    `<g id="a">${'<use href="#b"/>'.repeat(40)}</g><g id="b">${'<use href="#c"/>'.repeat(40)}</g><g id="c">${'<use href="#d"/>'.repeat(40)}</g><g id="d"/><use href="#a"/>`,
+    `<g id="a"><use href="#a"/></g>`,
+  ]) {
+    const refusedOrFaulty = () => {
+      if (read(body).faults.length > 0) throw new Error('faulty');
+    };
+    expect(refusedOrFaulty).toThrow();
+  }
+  expect(performance.now() - start).toBeLessThan(5000);
 });
 
 test('takes a width given by hand for a drawing without a size', () => {

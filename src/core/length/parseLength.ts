@@ -28,6 +28,7 @@ const LENGTH =
  */
 export function parseLength(text: string, fallback: 'mm' | 'cm' | 'in' = 'mm'): number {
   const spelled = text
+    .slice(0, 40)
     .trim()
     .replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${VULGAR[mark]}`)
     .trim();

@@ -1,10 +1,11 @@
 import { InvalidInputError } from '../../errors';
 import type { Patch, Problem } from '../../block';
-import { areaOf, boxOf, findSelfCrossing, type Outline, type Point } from '../../geometry';
+import { areaOf, findSelfCrossing, type Outline, type Point } from '../../geometry';
 import { compose, parseTransform, type Matrix } from './matrix';
 import { hasTooManySides, pathOutlines } from './pathOutlines';
 import { physicalSize } from './physicalSize';
 import { readXml, type XmlElement } from './readXml';
+import { outlinesWithHole } from './outlinesWithHole';
 import { SHAPES, shapePath } from './shapePath';
 import { collectRules, ownStyle, type StyleRules } from './styles';
 
@@ -36,6 +37,8 @@ export interface ImportOptions {
 /** Most patches of one drawing, also through `use`. */
 const MAX_PATCHES = 20_000;
 const MAX_USE_DEPTH = 6;
+/** Longest name of a cloth, characters. */
+const MAX_FABRIC_NAME = 80;
 /** A patch smaller than this cannot be sewn, mm². */
 const LEAST_AREA_MM2 = 1;
 /** Name of the cloth of shapes without a fill. */
@@ -120,6 +123,7 @@ class DrawingReader {
   private readonly byId = new Map<string, XmlElement>();
   private readonly usedIds = new Set<string>();
   private unnamed = 0;
+  private copies = 0;
 
   constructor(root: XmlElement) {
     this.rules = collectRules(root);
@@ -145,7 +149,9 @@ class DrawingReader {
     const { 'data-fabric': fabric, 'data-layer': layer } = element.attributes;
     const { fill } = ownStyle(element, this.rules);
     return {
-      ...(fabric === undefined || fabric.trim() === '' ? {} : { fabric: fabric.trim() }),
+      ...(fabric === undefined || fabric.trim() === ''
+        ? {}
+        : { fabric: fabric.trim().slice(0, MAX_FABRIC_NAME) }),
       ...(fill === undefined || fill === 'inherit' ? {} : { fill }),
       ...(layer === undefined ? {} : { layer: this.readLayer(element, layer) }),
     };
@@ -210,10 +216,11 @@ class DrawingReader {
         'repeats a shape that is not there',
         'Unlink the copy in the drawing program.',
       );
-    if (context.useDepth >= MAX_USE_DEPTH) {
+    this.copies += 1;
+    if (context.useDepth >= MAX_USE_DEPTH || this.copies > MAX_PATCHES) {
       throw new InvalidInputError(
         'too-deep',
-        `Copies of copies are nested more than ${MAX_USE_DEPTH} deep at line ${element.line}.`,
+        `There are more than ${MAX_PATCHES} copies, or copies of copies more than ${MAX_USE_DEPTH} deep, at line ${element.line}.`,
         'Unlink the copies in the drawing program.',
         { line: element.line },
       );
@@ -243,8 +250,9 @@ class DrawingReader {
     }
     if (element.name === 'line')
       this.noteOpen(id, origin(context.toMm, element), origin(context.toMm, element));
+    const withHole = outlinesWithHole(closed);
     closed.forEach((outline, part) => {
-      const fault = this.outlineFault(outline, closed);
+      const fault = this.outlineFault(outline, withHole.has(part));
       if (fault) return this.fault(element, id, fault.message, fault.mend, fault.at);
       this.addPatch(closed.length > 1 ? `${id}.${part + 1}` : id, outline, context);
     });
@@ -252,7 +260,7 @@ class DrawingReader {
 
   private outlineFault(
     outline: Outline,
-    siblings: readonly Outline[],
+    hasHole: boolean,
   ): { message: string; mend: string; at: Point } | undefined {
     const at = outline.corners[0] ?? { x: 0, y: 0 };
     if (hasTooManySides(outline))
@@ -276,7 +284,7 @@ class DrawingReader {
         at: crossing,
       };
     }
-    if (siblings.some((other) => other !== outline && isInside(outline, other))) {
+    if (hasHole) {
       return {
         message: 'has a hole',
         mend: 'Draw the piece in the hole as a patch of its own on a higher data-layer, or split the outer one.',
@@ -294,7 +302,8 @@ class DrawingReader {
         'Split the project into blocks.',
       );
     }
-    const byFill = fill === undefined || fill === 'none' ? PLAIN : fill.toLowerCase();
+    const byFill =
+      fill === undefined || fill === 'none' ? PLAIN : fill.toLowerCase().slice(0, MAX_FABRIC_NAME);
     this.patches.push({ id, outline, fabric: fabric ?? byFill, layer });
   }
 
@@ -326,11 +335,6 @@ class DrawingReader {
     this.usedIds.add(id);
     return id;
   }
-}
-
-function isInside(inner: Outline, outer: Outline): boolean {
-  const [a, b] = [boxOf(inner), boxOf(outer)];
-  return a.minX >= b.minX && a.minY >= b.minY && a.maxX <= b.maxX && a.maxY <= b.maxY;
 }
 
 function origin([a, b, c, d, e, f]: Matrix, { attributes }: XmlElement): Point {

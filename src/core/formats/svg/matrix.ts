@@ -10,6 +10,9 @@ export function compose(outer: Matrix, inner: Matrix): Matrix {
   return [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
 }
 
+/** Longest transform read, characters. */
+const MAX_TRANSFORM = 4000;
+
 const CALL = /\s*([a-z]+)\s*\(([^)]*)\)\s*,?/gi;
 
 /**
@@ -17,6 +20,7 @@ const CALL = /\s*([a-z]+)\s*\(([^)]*)\)\s*,?/gi;
  * @returns the map, or undefined when the text is not a list of SVG transforms with finite numbers
  */
 export function parseTransform(text: string): Matrix | undefined {
+  if (text.length > MAX_TRANSFORM) return undefined;
   let [matrix, read]: [Matrix, number] = [IDENTITY, 0];
   for (const call of text.matchAll(CALL)) {
     const values = (call[2] as string)

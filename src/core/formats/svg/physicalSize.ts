@@ -14,6 +14,9 @@ export const MM_PER_UNIT: Readonly<Record<string, number>> = {
   px: MM_PER_INCH / 96,
 };
 
+/** Longest text that is read as a length, characters. */
+export const MAX_LENGTH_TEXT = 80;
+
 const SIZE = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(mm|cm|q|in|pt|pc|px)\s*$/i;
 
 export interface PhysicalSize {
@@ -65,7 +68,8 @@ function scales(sx: number, sy: number, aspect = 'xMidYMid meet'): [number, numb
 }
 
 function readSize(text: string | undefined): { mm: number; unit: string } | undefined {
-  const match = SIZE.exec(text ?? '');
+  // No length is this long; cut short, the expression cannot be made to run for ever.
+  const match = SIZE.exec((text ?? '').slice(0, MAX_LENGTH_TEXT));
   if (!match) return undefined;
   const unit = (match[2] as string).toLowerCase();
   const mm = Number(match[1]) * (MM_PER_UNIT[unit] as number);

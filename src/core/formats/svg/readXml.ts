@@ -117,10 +117,18 @@ function openElement(tag: SaxesTagPlain, line: number): OpenElement {
 function checkAttribute(element: string, attribute: string, value: string, line: number): void {
   if (/^on[a-z]+$/i.test(attribute)) refuse('script', `<${element}> carries a script (${attribute})`, line);
   const isLink = /^(xlink:)?href$/i.test(attribute) && !element.includes(':');
-  const isInside = /^\s*(#|$)/.test(value) || (element === 'image' && /^\s*data:image\//i.test(value));
-  if ((isLink && !isInside) || /url\(\s*['"]?\s*(?!['"#])/i.test(value)) {
+  const target = value.slice(0, 200).trim();
+  const isPicture = element === 'image' && target.toLowerCase().startsWith('data:image/');
+  const isInside = target === '' || target.startsWith('#') || isPicture;
+  if ((isLink && !isInside) || refersOutside(value)) {
     refuse('external-reference', `<${element}> refers to something outside the drawing (${attribute})`, line);
   }
+}
+
+/** Whether a style or attribute value has a url() that is not a place in the drawing itself. Linear in its length. */
+export function refersOutside(value: string): boolean {
+  const parts = value.toLowerCase().split('url(').slice(1);
+  return parts.some((part) => !/^['"]?#/.test(part.slice(0, 200).trim()));
 }
 
 /** Refuses a drawing for its safety's sake. */

@@ -1,5 +1,5 @@
 import type { XmlElement } from './readXml';
-import { MM_PER_UNIT } from './physicalSize';
+import { MAX_LENGTH_TEXT, MM_PER_UNIT } from './physicalSize';
 
 /** Names of the elements that may become patches. */
 export const SHAPES = new Set(['path', 'polygon', 'polyline', 'rect', 'circle', 'ellipse', 'line']);
@@ -65,7 +65,9 @@ function ellipsePath({ name, attributes }: XmlElement): { d: string } | { fault:
 /** Reads a coordinate, with a unit or without. @returns user units, NaN when it is no number */
 function readNumber(text: string | undefined): number | undefined {
   if (text === undefined || text.trim() === '') return undefined;
-  const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(mm|cm|q|in|pt|pc|px)?\s*$/i.exec(text);
+  const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(mm|cm|q|in|pt|pc|px)?\s*$/i.exec(
+    text.slice(0, MAX_LENGTH_TEXT),
+  );
   if (!match) return NaN;
   const perUnit = match[2] ? (MM_PER_UNIT[match[2].toLowerCase()] as number) / (MM_PER_UNIT.px as number) : 1;
   return Number(match[1]) * perUnit;

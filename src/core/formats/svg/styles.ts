@@ -1,4 +1,4 @@
-import { refuse, type XmlElement } from './readXml';
+import { refersOutside, refuse, type XmlElement } from './readXml';
 
 /** The few style properties that matter to a drawing of patches. */
 export interface Style {
@@ -23,8 +23,13 @@ export function collectRules(root: XmlElement): StyleRules {
   return rules;
 }
 
+/** Longest style sheet read, characters: what matters of it is a fill per class. */
+const MAX_SHEET = 40_000;
+
 function readSheet({ text, line }: XmlElement, rules: Map<string, Style>): void {
-  if (/@import|url\(\s*['"]?\s*(?!['"#])/i.test(text)) {
+  if (text.length > MAX_SHEET)
+    refuse('too-large', `A style sheet is longer than ${MAX_SHEET} characters`, line);
+  if (/@import/i.test(text) || refersOutside(text)) {
     refuse('external-reference', 'A style sheet refers to something outside the drawing', line);
   }
   const bare = text.replace(/\/\*[\s\S]*?\*\//g, '');

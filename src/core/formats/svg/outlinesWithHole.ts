@@ -1,0 +1,21 @@
+import Flatbush from 'flatbush';
+import { areaOf, boxOf, overlapOf, type Outline } from '../../geometry';
+
+/** Numbers of the outlines of one path that have another of them inside: those have a hole. */
+export function outlinesWithHole(outlines: readonly Outline[]): Set<number> {
+  const withHole = new Set<number>();
+  if (outlines.length < 2) return withHole;
+  const boxes = outlines.map(boxOf);
+  const index = new Flatbush(boxes.length);
+  for (const { minX, minY, maxX, maxY } of boxes) index.add(minX, minY, maxX, maxY);
+  index.finish();
+  outlines.forEach((inner, own) => {
+    const { minX, minY, maxX, maxY } = boxes[own] as (typeof boxes)[number];
+    for (const other of index.search(minX, minY, maxX, maxY)) {
+      const outer = outlines[other] as Outline;
+      if (other === own || areaOf(outer) <= areaOf(inner)) continue;
+      if (overlapOf(outer, inner).area > areaOf(inner) / 2) withHole.add(other);
+    }
+  });
+  return withHole;
+}
