@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -9,6 +9,20 @@ import { ROOT } from './places';
 interface Counts {
   passed: number;
   failed: number;
+}
+
+/** What runs at the moment, and whether someone asked to stop. */
+let running: ChildProcess | undefined;
+let isStopped = false;
+
+function stopOnSignal(): void {
+  isStopped = true;
+  if (running?.pid === undefined || running.exitCode !== null) return;
+  try {
+    process.kill(-running.pid, 'SIGTERM');
+  } catch {
+    // It has just ended by itself.
+  }
 }
 
 const BIN = path.join(ROOT, 'node_modules/.bin');
@@ -28,13 +42,14 @@ const CHECKS: readonly (readonly [string, string, readonly string[]])[] = [
  * a cluster, data folder, build and ports of its own, so that the application may run meanwhile.
  */
 export async function runTest(args: readonly string[]): Promise<number> {
-  const wanted = (part: string) => args.length === 0 || args.includes(part);
+  const wanted = (part: string) => !isStopped && (args.length === 0 || args.includes(part));
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stopOnSignal);
   const counts: Counts = { passed: 0, failed: 0 };
   const folder = mkdtempSync(path.join(tmpdir(), 'kevlo-test-'));
   // The database's user must be able to enter; the cluster inside is its own and closed to others.
   chmodSync(folder, 0o711);
   try {
-    if (args.length === 0) for (const check of CHECKS) await runCheck(check, counts);
+    if (args.length === 0) for (const check of CHECKS) if (!isStopped) await runCheck(check, counts);
     if (wanted('core')) await runSuite('core', {}, folder, counts);
     if (wanted('database') || wanted('browser')) {
       const url = databaseUrl(await startCluster(folder), 'postgres');
@@ -42,6 +57,7 @@ export async function runTest(args: readonly string[]): Promise<number> {
       if (wanted('database')) await runSuite('database', env, folder, counts);
       if (wanted('browser')) {
         await buildApplication('.next-test');
+        if (isStopped) throw new Error('Stopped before the browser tests.');
         await runSuite('browser', env, folder, counts);
       }
     }
@@ -53,7 +69,7 @@ export async function runTest(args: readonly string[]): Promise<number> {
     rmSync(folder, { recursive: true, force: true });
   }
   process.stdout.write(`${counts.passed} passed, ${counts.failed} failed\n`);
-  return counts.failed === 0 && counts.passed > 0 ? 0 : 1;
+  return counts.failed === 0 && counts.passed > 0 && !isStopped ? 0 : 1;
 }
 
 async function runCheck([name, program, args]: (typeof CHECKS)[number], counts: Counts): Promise<void> {
@@ -122,7 +138,14 @@ function run(
   delete own.DATABASE_URL;
   delete own.PUBLIC_URL;
   return new Promise((resolve) => {
-    const child = spawn(program, args, { cwd: ROOT, env: own, stdio: ['ignore', 'pipe', 'pipe'] });
+    // A group of its own, so that whatever a suite started can be ended with it.
+    const child = spawn(program, args, {
+      cwd: ROOT,
+      env: own,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      detached: true,
+    });
+    running = child;
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()));
     child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()));

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import axe from 'axe-core';
@@ -14,6 +14,7 @@ let host: Browser;
 let phone: Browser;
 let project = '';
 let makerLink = '';
+const scratch = mkdtempSync(path.join(tmpdir(), 'kevlo-walk-'));
 
 const STAR = path.join(process.cwd(), 'demo/blocks/star-chart.svg');
 const FAULTY = path.join(process.cwd(), 'e2e/faulty.svg');
@@ -29,6 +30,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await Promise.all([host?.close(), phone?.close()]);
   await application?.stop();
+  rmSync(scratch, { recursive: true, force: true });
 });
 
 async function choose(file: string): Promise<void> {
@@ -72,7 +74,7 @@ test('a drawing’s problems are shown at their places before anything is saved'
   await host.see('0.60 mm apart');
   const rings = await host.driver.findElements(By.css('svg[role=img] circle[stroke*=error]'));
   expect(rings).toHaveLength(2);
-  const bad = path.join(tmpdir(), `kevlo-curve-${process.pid}.svg`);
+  const bad = path.join(scratch, 'curve.svg');
   writeFileSync(
     bad,
     readFileSync(FAULTY, 'utf8').replace('</svg>', '<path id="bent" d="M0 0C1 1 2 2 30 0Z"/></svg>'),
@@ -199,7 +201,7 @@ test('a revoked link is refused, and its page says what to do', async () => {
 });
 
 test('a thousand patches stay smooth to zoom: frames with and without them', async () => {
-  const file = path.join(tmpdir(), `kevlo-thousand-${process.pid}.svg`);
+  const file = path.join(scratch, 'thousand.svg');
   const shapes = hexagonMosaic(1000).map(
     ({ id, outline }) =>
       `<polygon id="${id}" points="${outline.corners.map(({ x, y }) => `${x.toFixed(3)},${y.toFixed(3)}`).join(' ')}"/>`,

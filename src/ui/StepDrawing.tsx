@@ -2,7 +2,7 @@
 import { useCallback, useMemo } from 'react';
 import type { UnitSystem } from '@/core/length';
 import type { BlockSheet, Step } from '@/core/sheet';
-import { BlockDrawing, ThreadLayer, type PatchInk } from './drawing';
+import { BlockDrawing, FoldLayer, ThreadLayer, type PatchInk } from './drawing';
 import { middleOf } from './outlinePath';
 
 interface StepDrawingProps {
@@ -20,6 +20,9 @@ interface StepDrawingProps {
 
 /** Share of the block's width by which the two units of a join stand apart. */
 const APART = 0.022;
+
+/** Patches of a batch that carry their fold numbers; the others are folded alike. */
+const MOST_FOLDED = 60;
 
 /** A step on the drawing: what is done stands settled, what waits is faint, the units of this join stand apart. */
 export function StepDrawing(props: StepDrawingProps) {
@@ -46,6 +49,12 @@ export function StepDrawing(props: StepDrawingProps) {
       shift={shift}
       {...(props.height === undefined ? {} : { height: props.height })}
     >
+      {step?.kind === 'baste' && (
+        <FoldLayer
+          patches={step.patches.slice(0, MOST_FOLDED).flatMap((patch) => sheet.patches[patch] ?? [])}
+          isFlipped={props.isFlipped}
+        />
+      )}
       {step?.kind === 'join' && (
         <ThreadLayer chains={step.chains} scaleMm={Math.max(sheet.widthMm, sheet.heightMm)} />
       )}

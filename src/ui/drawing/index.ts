@@ -2,3 +2,4 @@ export { BlockDrawing, type BlockDrawingProps, type DrawingMark } from './BlockD
 export { type PatchInk } from './PatchLayer';
 export { ThreadLayer } from './ThreadLayer';
 export { Silhouette } from './Silhouette';
+export { FoldLayer } from './FoldLayer';

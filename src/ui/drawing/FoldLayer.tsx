@@ -1,0 +1,32 @@
+import { edgeLength, edgesOf, pointAt } from '@/core/geometry';
+import type { SheetPatch } from '@/core/sheet';
+import { middleOf } from '../outlinePath';
+
+/** How far from a side towards the middle its fold number stands, as a share of the way. */
+const INWARD = 0.3;
+
+/** Fold numbers on the sides of patches: 1 is folded first. Upright from either side. */
+export function FoldLayer({ patches, isFlipped }: { patches: readonly SheetPatch[]; isFlipped: boolean }) {
+  return patches.map(({ id, outline, foldOrder }) => {
+    const middle = middleOf(outline);
+    const edges = edgesOf(outline);
+    const size = Math.max(2.2, Math.min(...edges.map(edgeLength)) / 5);
+    return (
+      <g key={id} aria-hidden="true">
+        {edges.map((edge, side) => {
+          const on = pointAt(edge, edgeLength(edge) / 2);
+          const x = on.x + (middle.x - on.x) * INWARD;
+          const y = on.y + (middle.y - on.y) * INWARD;
+          return (
+            <g key={side} transform={`translate(${x} ${y})${isFlipped ? ' scale(-1 1)' : ''}`}>
+              <rect x={-size * 0.6} y={-size * 0.7} width={size * 1.2} height={size * 1.4} fill="#24527a" />
+              <text y={size * 0.36} fontSize={size} textAnchor="middle" fill="#ffffff">
+                {foldOrder.indexOf(side) + 1}
+              </text>
+            </g>
+          );
+        })}
+      </g>
+    );
+  });
+}
