@@ -37,6 +37,12 @@ try {
     await input.sendKeys(new URL('faulty.svg', import.meta.url).pathname);
     await browser.see('to look at');
   });
+  await picture('make', async () => {
+    await browser.go(`${project}/blocks`);
+    await browser.press('Kelp');
+    await browser.press('Change its figures');
+    await browser.see('Save the change');
+  });
   await picture('order', async () => {
     await browser.go(blockPath.replace('/blocks/', '/order/'));
     await browser.see('Step 1 of');

@@ -2,6 +2,7 @@ import type postgres from 'postgres';
 import { InvalidInputError } from '@/core/errors';
 import type { BlockDocument } from '@/core/block';
 import { importSvg } from '@/core/formats';
+import { generate, type Recipe } from '@/core/generate';
 import type { BlockSheet } from '@/core/sheet';
 import type { Account } from './accounts';
 import { audit } from './audit';
@@ -22,6 +23,8 @@ export interface BlockRow {
 
 export interface BlockWithSheet extends Omit<BlockRow, 'document'> {
   readonly sheet: BlockSheet;
+  /** What the block was generated from, if it was. */
+  readonly recipe?: Recipe;
 }
 
 /** The blocks of a project in their places, each with its sheet. */
@@ -47,19 +50,40 @@ export async function openBlock(sql: Sql, project: Project, blockId: string): Pr
 
 async function withSheet(sql: Sql, project: Project, row: BlockRow): Promise<BlockWithSheet> {
   const sheet = await sheetFor(sql, row, sheetSettings(project));
-  const { id, name, place, revision, contentHash: hash } = row;
-  return { id, name, place, revision, contentHash: hash, sheet };
+  const { id, name, place, revision, contentHash: hash, document } = row;
+  const recipe = document.recipe as Recipe | undefined;
+  return { id, name, place, revision, contentHash: hash, sheet, ...(recipe ? { recipe } : {}) };
 }
 
 /** Brings a drawing into a project as a new block. Faulty drawings are refused whole. */
-export async function importBlock(
+export function importBlock(
   sql: postgres.Sql,
   account: Account,
   projectId: string,
   input: { name: string; svg: string; widthMm?: number },
 ): Promise<{ id: string }> {
+  return addBlock(sql, account, projectId, input.name, () => readDrawing(input.svg, input.widthMm));
+}
+
+/** Adds a block made by a generator; the recipe is kept with it, so that it can be made again. */
+export function makeBlock(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  input: { name: string; recipe: Recipe },
+): Promise<{ id: string }> {
+  return addBlock(sql, account, projectId, input.name, () => makeDocument(input.recipe));
+}
+
+async function addBlock(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  name: string,
+  make: () => BlockDocument,
+): Promise<{ id: string }> {
   const project = await openProject(sql, account, projectId, 'edit');
-  const document = readDrawing(input.svg, input.widthMm);
+  const document = make();
   const hash = contentHash(document);
   // The sheet is computed before anything is stored: a block that cannot be planned is never half there.
   await sheetFor(sql, { document, contentHash: hash }, sheetSettings(project));
@@ -67,16 +91,71 @@ export async function importBlock(
     await step`select 1 from project where id = ${projectId} for update`;
     const [row] = await step<{ id: string }[]>`
       insert into block (project_id, name, place, document, content_hash, patch_count)
-      select ${projectId}, ${input.name}, coalesce(max(place) + 1, 0),
+      select ${projectId}, ${name}, coalesce(max(place) + 1, 0),
         ${step.json(document as unknown as postgres.JSONValue)}, ${hash}, ${document.patches.length}
       from block where project_id = ${projectId} and removed_at is null
       on conflict (project_id, lower(name)) where removed_at is null do nothing
       returning id`;
-    if (!row) throw nameTaken(input.name);
-    await audit(step, projectId, account.id, 'block-imported', { block: row.id, name: input.name });
+    if (!row) throw nameTaken(name);
+    await audit(step, projectId, account.id, 'block-added', { block: row.id, name });
     await notify(step, projectId, 'blocks');
     return row;
   });
+}
+
+/** Makes a generated block again with other figures; refused when someone else changed it meanwhile. */
+export async function remakeBlock(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  blockId: string,
+  change: { recipe: Recipe; revision: number },
+): Promise<void> {
+  const project = await openProject(sql, account, projectId, 'edit');
+  const document = makeDocument(change.recipe);
+  const hash = contentHash(document);
+  await sheetFor(sql, { document, contentHash: hash }, sheetSettings(project));
+  await inTransaction(sql, async (step) => {
+    const [before] = await step<{ revision: number; document: BlockDocument }[]>`
+      select revision, document from block
+      where id = ${blockId} and project_id = ${projectId} and removed_at is null for update`;
+    if (!before) throw notFound('This block');
+    if (before.revision !== change.revision) {
+      throw conflict(
+        'Someone changed this block meanwhile.',
+        'Yours is still in the form; look at theirs, then send yours again if it still holds.',
+        { revision: before.revision, recipe: before.document.recipe },
+      );
+    }
+    await step`
+      update block set document = ${step.json(document as unknown as postgres.JSONValue)}, content_hash = ${hash},
+        patch_count = ${document.patches.length}, revision = revision + 1
+      where id = ${blockId}`;
+    const { recipe } = before.document;
+    await audit(step, projectId, account.id, 'block-remade', {
+      block: blockId,
+      before: recipe,
+      after: change.recipe,
+    });
+    await notify(step, projectId, 'blocks');
+  });
+}
+
+function makeDocument(recipe: Recipe): BlockDocument {
+  return { format: 'kevlo.block/1', patches: refused(() => generate(recipe)), recipe };
+}
+
+/** Runs core work; its refusals become answers to the person who asked. */
+function refused<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (!(error instanceof InvalidInputError)) throw error;
+    const { name, line } = error.place;
+    const where = name ?? (line === undefined ? undefined : `line ${line}`);
+    const body = { code: error.code, what: error.message, mend: error.mend };
+    throw new ServerError(422, where === undefined ? body : { ...body, where });
+  }
 }
 
 function nameTaken(name: string): ServerError {
@@ -90,26 +169,17 @@ function nameTaken(name: string): ServerError {
 
 /** Reads a drawing into a block document. @throws ServerError 422 with what, where and how to mend */
 export function readDrawing(svg: string, widthMm?: number): BlockDocument {
-  try {
+  return refused(() => {
     const { patches, faults } = importSvg(svg, widthMm === undefined ? {} : { widthMm });
     const [fault] = faults;
-    if (fault)
+    if (fault) {
       throw new InvalidInputError(fault.code, fault.message, fault.mend, {
         name: fault.shape,
         line: fault.line,
       });
+    }
     return { format: 'kevlo.block/1', patches };
-  } catch (error) {
-    if (!(error instanceof InvalidInputError)) throw error;
-    const where =
-      error.place.name ?? (error.place.line === undefined ? undefined : `line ${error.place.line}`);
-    throw new ServerError(422, {
-      code: error.code,
-      what: error.message,
-      mend: error.mend,
-      ...(where === undefined ? {} : { where }),
-    });
-  }
+  });
 }
 
 /** Renames a block; refused when someone else changed it meanwhile. */

@@ -3,7 +3,8 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type postgres from 'postgres';
 import { createAccount, type Account } from './accounts';
-import { importBlock, listBlocks } from './blocks';
+import type { Recipe } from '@/core/generate';
+import { importBlock, listBlocks, makeBlock } from './blocks';
 import type { Sql } from './database';
 import { addMakers } from './makers';
 import { createProject, projectById } from './projects';
@@ -18,10 +19,70 @@ export interface DemoSignIns {
 
 const EMAIL = 'host@wherry-lane.example';
 
-const BLOCKS = [
+const INCH = 25.4;
+
+/** The nine blocks: three come as drawings through the import, six are made by the generators. */
+const BLOCKS: readonly ({ name: string; file: string } | { name: string; recipe: Recipe })[] = [
   { name: 'Signal Lamp', file: 'signal-lamp.svg' },
   { name: 'Star Chart', file: 'star-chart.svg' },
+  {
+    name: 'Porthole',
+    recipe: {
+      kind: 'plate',
+      fabrics: ['Woad', 'Fog', 'Beacon'],
+      blades: 14,
+      innerMm: 1.5 * INCH,
+      outerMm: 5.5 * INCH,
+      tip: 'pointed',
+      centre: 'yes',
+    },
+  },
   { name: 'Gangway', file: 'gangway.svg' },
+  {
+    name: 'Wake',
+    recipe: {
+      kind: 'clamshell',
+      fabrics: ['Fog', 'Woad', 'Calico'],
+      widthMm: 2.5 * INCH,
+      columns: 5,
+      rows: 6,
+    },
+  },
+  {
+    name: 'Rope Coil',
+    recipe: {
+      kind: 'star',
+      fabrics: ['Rope', 'Madder', 'Calico', 'Tar'],
+      points: 8,
+      edgeMm: 3 * INCH,
+      surround: 'set-in',
+    },
+  },
+  {
+    name: 'Kelp',
+    recipe: {
+      kind: 'framed-diamond',
+      fabrics: ['Beacon', 'Lichen', 'Calico'],
+      widthMm: 3 * INCH,
+      heightMm: 6 * INCH,
+      stripMm: INCH,
+      rounds: 3,
+    },
+  },
+  {
+    name: 'Lighthouse',
+    recipe: {
+      kind: 'beams',
+      fabrics: ['Madder', 'Beacon', 'Fog', 'Tar', 'Calico'],
+      edgeMm: 2 * INCH,
+      reachMm: 6 * INCH,
+      diamondMm: INCH,
+    },
+  },
+  {
+    name: 'Landing',
+    recipe: { kind: 'disc', fabrics: ['Rope', 'Lichen'], wedges: 12, radiusMm: 5.5 * INCH, portion: 'whole' },
+  },
 ];
 
 /** Invented makers with their pace: share of the way through the project, and whether they are stuck. */
@@ -41,6 +102,10 @@ const MAKERS: readonly { name: string; share: number; isStuck?: boolean }[] = [
   { name: 'Kit Larkrise', share: 0.12 },
   { name: 'Dorothea Imms', share: 0 },
 ];
+
+/** Share of the work whose bags are handed out so far, and the blocks that they hold. */
+const HANDED_OUT = 0.5;
+const BLOCKS_HANDED_OUT = 4;
 
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 const WEEKS = 8;
@@ -72,7 +137,13 @@ export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Pr
     unitSystem: 'inch',
   });
   await sql`update project set is_demo = true where id = ${project.id}`;
-  for (const { name, file } of BLOCKS) {
+  for (const block of BLOCKS) {
+    const { name } = block;
+    if ('recipe' in block) {
+      await makeBlock(sql, host, project.id, block);
+      continue;
+    }
+    const { file } = block;
     await importBlock(sql, host, project.id, { name, svg: await readFile(path.join(folder, file), 'utf8') });
   }
   const makers = await addMakers(
@@ -98,7 +169,7 @@ async function recordProgress(
   const rows: object[] = [];
   for (const [index, { id }] of makers.entries()) {
     const { share, isStuck } = MAKERS[index] as (typeof MAKERS)[number];
-    const count = Math.round(all.length * share);
+    const count = Math.round(all.length * share * HANDED_OUT);
     const times = Array.from(
       { length: count },
       () => now.getTime() - (0.1 + random() * (WEEKS - 0.1)) * WEEK_MS,
@@ -121,7 +192,12 @@ async function recordProgress(
     makers.map(({ id }, index) => ({
       block_id: block.id,
       maker_id: id,
-      status: place === 0 ? 'handed-over' : place === 1 && index < 9 ? 'packed' : 'to-pack',
+      status:
+        place < BLOCKS_HANDED_OUT
+          ? 'handed-over'
+          : place === BLOCKS_HANDED_OUT && index < 9
+            ? 'packed'
+            : 'to-pack',
       changed_by: host.id,
     })),
   );

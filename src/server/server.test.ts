@@ -11,7 +11,16 @@ import {
   signOut,
   type Account,
 } from './accounts';
-import { importBlock, listBlocks, openBlock, renameBlock, setBlockRemoved } from './blocks';
+import { defaultRecipe, type Recipe } from '@/core/generate';
+import {
+  importBlock,
+  listBlocks,
+  makeBlock,
+  openBlock,
+  remakeBlock,
+  renameBlock,
+  setBlockRemoved,
+} from './blocks';
 import { connect } from './database';
 import { loadDemo, removeDemo } from './demo';
 import { setKitStatus } from './kits';
@@ -208,7 +217,27 @@ test('events sent again, also at the same time, count once and cannot be changed
   await expect(sql`update progress_event set kind = 'undone'`).rejects.toThrow('append only');
 });
 
-test('the demo loads its three blocks through the import, and can be loaded again', async () => {
+test('a generated block is made again with other figures, and of two who do so at once one is told', async () => {
+  const recipe = defaultRecipe('rosette');
+  const { id } = await makeBlock(sql, host, project.id, { name: 'Made', recipe });
+  const remake = (rings: number) =>
+    remakeBlock(sql, host, project.id, id, { recipe: { ...recipe, rings } as Recipe, revision: 1 });
+  const results = await Promise.allSettled([remake(1), remake(3)]);
+  expect(results.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+  const block = await openBlock(sql, project, id);
+  expect([7, 37]).toContain(block.sheet.patches.length);
+  expect(block.recipe).toMatchObject({ kind: 'rosette' });
+  const bad = { ...defaultRecipe('plate'), outerMm: 1 } as Recipe;
+  await expect(makeBlock(sql, host, project.id, { name: 'No', recipe: bad })).rejects.toMatchObject({
+    status: 422,
+    body: { where: 'outerMm' },
+  });
+  await expect(remakeBlock(sql, stranger, project.id, id, { recipe, revision: 2 })).rejects.toEqual(
+    refusal(404),
+  );
+});
+
+test('the demo loads its nine blocks, each sound and planned, and can be loaded again', async () => {
   const folder = path.join(process.cwd(), 'demo/blocks');
   for (let round = 0; round < 2; round++) {
     await removeDemo(sql);
@@ -221,7 +250,13 @@ test('the demo loads its three blocks through the import, and can be loaded agai
   expect(blocks.map(({ name, sheet }) => [name, sheet.patches.length, sheet.problems.length])).toEqual([
     ['Signal Lamp', 37, 0],
     ['Star Chart', 18, 0],
+    ['Porthole', 15, 0],
     ['Gangway', 54, 0],
+    ['Wake', 27, 0],
+    ['Rope Coil', 16, 0],
+    ['Kelp', 13, 0],
+    ['Lighthouse', 37, 0],
+    ['Landing', 12, 0],
   ]);
   expect(blocks.every(({ sheet }) => sheet.plan.bends === sheet.plan.bendsBound)).toBe(true);
   const drawing = await readFile(path.join(folder, 'star-chart.svg'), 'utf8');

@@ -15,4 +15,6 @@ export interface Patch {
 export interface BlockDocument {
   readonly format: 'kevlo.block/1';
   readonly patches: readonly Patch[];
+  /** What a generated block was made from; kept as it is, read by the generators. */
+  readonly recipe?: unknown;
 }

@@ -20,13 +20,15 @@ import { SeamReport } from './SeamReport';
 interface BlockViewProps {
   readonly projectId: string;
   readonly block: { readonly id: string; readonly name: string; readonly revision: number };
+  /** Whether it can be made again with other figures. */
+  readonly isGenerated: boolean;
   readonly sheet: BlockSheet;
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
 }
 
 /** One block opened large: the drawing, its paper kinds and the seam report. */
-export function BlockView({ projectId, block, sheet, fabrics, system }: BlockViewProps) {
+export function BlockView({ projectId, block, isGenerated, sheet, fabrics, system }: BlockViewProps) {
   const router = useRouter();
   const notice = useNotice();
   const [isFlipped, setIsFlipped] = useState(false);
@@ -63,6 +65,11 @@ export function BlockView({ projectId, block, sheet, fabrics, system }: BlockVie
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <BlockName projectId={projectId} block={block} />
         <Stack direction="row" spacing={1}>
+          {isGenerated && (
+            <Button component={Link} href={`/p/${projectId}/blocks/${block.id}/remake`}>
+              Change its figures
+            </Button>
+          )}
           <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>
             Order of work
           </Button>

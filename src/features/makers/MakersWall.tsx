@@ -20,6 +20,9 @@ interface MakersWallProps {
 
 const LINE_WIDTH = 520;
 const LINE_HEIGHT = 34;
+/** Names of blocks stand in turn in this many rows, so that they do not run into each other. */
+const NAME_ROWS = 3;
+const NAME_HEIGHT = 16;
 
 /** One line per maker, sewn as far as they have come; blocks lie along it by their hours. */
 export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRemove }: MakersWallProps) {
@@ -51,13 +54,19 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
             <th scope="col">
               <Box
                 component="svg"
-                viewBox={`0 0 ${LINE_WIDTH} 20`}
+                viewBox={`0 0 ${LINE_WIDTH} ${NAME_ROWS * NAME_HEIGHT + 4}`}
                 sx={{ width: '100%', minWidth: 380, display: 'block' }}
                 aria-label={blocks.map(({ name }) => name).join(', ')}
                 role="img"
               >
                 {blocks.map(({ id, name }, index) => (
-                  <text key={id} x={scale(starts[index] ?? 0)} y={15} fontSize={15} fill="currentColor">
+                  <text
+                    key={id}
+                    x={scale(starts[index] ?? 0)}
+                    y={NAME_HEIGHT * ((index % NAME_ROWS) + 1) - 2}
+                    fontSize={15}
+                    fill="currentColor"
+                  >
                     {name}
                   </text>
                 ))}

@@ -14,9 +14,12 @@ export default async function BlocksPage({ params }: { params: Promise<{ project
     <>
       <Stack direction="row" sx={{ justifyContent: 'space-between', mb: 2 }}>
         <Typography variant="h2">Blocks</Typography>
-        <LinkButton href={`/p/${projectId}/blocks/new`} variant="contained">
-          Bring in a drawing
-        </LinkButton>
+        <Stack direction="row" spacing={1}>
+          <LinkButton href={`/p/${projectId}/blocks/make`}>Make a block</LinkButton>
+          <LinkButton href={`/p/${projectId}/blocks/new`} variant="contained">
+            Bring in a drawing
+          </LinkButton>
+        </Stack>
       </Stack>
       {blocks.length === 0 ? (
         <Notice title="No block yet">

@@ -9,7 +9,9 @@ import { loadBlocks, orNotFound } from '../../load';
 export default async function BlockPage({ params }: { params: Promise<{ project: string; block: string }> }) {
   const { project: projectId, block: blockId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
-  const { id, name, revision, sheet } = await orNotFound(() => openBlock(database(), project, blockId));
+  const { id, name, revision, sheet, recipe } = await orNotFound(() =>
+    openBlock(database(), project, blockId),
+  );
   return (
     <StationPage
       map={
@@ -28,6 +30,7 @@ export default async function BlockPage({ params }: { params: Promise<{ project:
       <BlockView
         projectId={projectId}
         block={{ id, name, revision }}
+        isGenerated={recipe !== undefined}
         sheet={sheet}
         fabrics={fabrics}
         system={project.unitSystem}

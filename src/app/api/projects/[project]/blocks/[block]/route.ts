@@ -1,13 +1,17 @@
 import Joi from 'joi';
-import { renameBlock, setBlockRemoved } from '@/server/blocks';
+import type { Recipe } from '@/core/generate';
+import { remakeBlock, renameBlock, setBlockRemoved } from '@/server/blocks';
 import { database } from '@/server/database';
 import { readJson, requireAccount, route } from '@/server/http';
 import { id, name, parse } from '@/server/parse';
+import { recipeSchema } from '@/server/recipeSchema';
 
-type Body = { name: string; revision: number } | { isRemoved: boolean };
+type Body =
+  { name: string; revision: number } | { recipe: Recipe; revision: number } | { isRemoved: boolean };
 
 const BODY = Joi.alternatives<Body>().try(
   Joi.object({ name: name(), revision: Joi.number().integer().required() }),
+  Joi.object({ recipe: recipeSchema, revision: Joi.number().integer().required() }),
   Joi.object({ isRemoved: Joi.boolean().required() }),
 );
 
@@ -16,5 +20,6 @@ export const PATCH = route(async (request, { project = '', block = '' }) => {
   parse(id(), block);
   const body = parse<Body>(BODY, await readJson(request));
   if ('isRemoved' in body) await setBlockRemoved(database(), account, project, block, body.isRemoved);
+  else if ('recipe' in body) await remakeBlock(database(), account, project, block, body);
   else await renameBlock(database(), account, project, block, body);
 });

@@ -1,0 +1,194 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useRouter } from 'next/navigation';
+import { useDeferredValue, useMemo, useState } from 'react';
+import type { BagSettings } from '@/core/bags';
+import {
+  RECIPE_FIELDS,
+  RECIPE_NAMES,
+  defaultRecipe,
+  type Recipe,
+  type RecipeField,
+  type RecipeKind,
+} from '@/core/generate';
+import { send } from '@/ui/api';
+import { BlockDrawing } from '@/ui/drawing';
+import { ErrorNote } from '@/ui/ErrorNote';
+import { useSend } from '@/ui/useSend';
+import { formatLength } from '@/core/length';
+import { previewRecipe, readRecipe, typedFrom, type Typed } from './recipeForm';
+
+interface MakeBlockProps {
+  readonly projectId: string;
+  readonly knownFabrics: readonly string[];
+  readonly settings: BagSettings;
+  /** The block to make again, or none for a new one. */
+  readonly existing?: {
+    readonly id: string;
+    readonly name: string;
+    readonly revision: number;
+    readonly recipe: Recipe;
+  };
+}
+
+const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
+
+/** Makes a block from figures instead of a drawing, or makes one again with other figures; drawn while one types. */
+export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlockProps) {
+  const router = useRouter();
+  const { system } = settings;
+  const [kind, setKind] = useState<RecipeKind>(existing?.recipe.kind ?? 'rosette');
+  const [typed, setTyped] = useState<Typed>(() =>
+    typedFrom(existing?.recipe ?? defaultRecipe('rosette'), system),
+  );
+  const [name, setName] = useState(existing?.name ?? '');
+  const { error, isBusy, run } = useSend();
+  const reading = useMemo(() => readRecipe(kind, typed, system), [kind, typed, system]);
+  const shown = useDeferredValue(reading);
+  const preview = useMemo(
+    () => (shown.recipe ? previewRecipe(shown.recipe, system) : undefined),
+    [shown, system],
+  );
+  const fault = reading.fault ?? preview?.fault;
+  const fabrics = useMemo(
+    () =>
+      [...new Set([...knownFabrics, ...(preview?.sheet?.patches.map(({ fabric }) => fabric) ?? [])])].sort(),
+    [knownFabrics, preview],
+  );
+  const choose = (next: RecipeKind) => {
+    setKind(next);
+    setTyped(typedFrom(defaultRecipe(next), system));
+  };
+  const save = () =>
+    run(async () => {
+      const { recipe } = reading;
+      if (!recipe) return;
+      const blocks = `/api/projects/${projectId}/blocks`;
+      if (existing) await send('PATCH', `${blocks}/${existing.id}`, { recipe, revision: existing.revision });
+      const { id } = existing ?? (await send<{ id: string }>('POST', blocks, { name, recipe }));
+      router.push(`/p/${projectId}/blocks/${id}`);
+      router.refresh();
+    });
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '340px minmax(0, 1fr)' },
+        gap: 3,
+        alignItems: 'start',
+      }}
+    >
+      <Stack spacing={1.5}>
+        <Typography variant="h2">{existing ? `Make ${existing.name} again` : 'Make a block'}</Typography>
+        <TextField
+          label="What kind"
+          select
+          value={kind}
+          onChange={(event) => choose(event.target.value as RecipeKind)}
+        >
+          {KINDS.map((one) => (
+            <MenuItem key={one} value={one}>
+              {RECIPE_NAMES[one]}
+            </MenuItem>
+          ))}
+        </TextField>
+        {RECIPE_FIELDS[kind].map((field) => (
+          <FigureField
+            key={field.name}
+            field={field}
+            value={typed[field.name] ?? ''}
+            isWrong={fault?.where === field.name}
+            onChange={(value) => setTyped({ ...typed, [field.name]: value })}
+          />
+        ))}
+        <TextField
+          label="Fabrics, in turn"
+          value={typed.fabrics ?? ''}
+          onChange={(event) => setTyped({ ...typed, fabrics: event.target.value })}
+          error={fault?.where === 'fabrics'}
+          helperText="Names with commas between; from the middle outwards, or in turn."
+        />
+        {!existing && (
+          <TextField
+            label="Name of the block"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            error={error?.where === 'name'}
+          />
+        )}
+        <ErrorNote error={fault ?? error} />
+        <Stack direction="row" spacing={1}>
+          <Button variant="contained" onClick={save} disabled={isBusy || fault !== undefined}>
+            {existing ? 'Save the change' : 'Save the block'}
+          </Button>
+          <Button onClick={() => router.back()}>Leave</Button>
+        </Stack>
+        {existing && (
+          <Typography variant="body2" color="textSecondary">
+            Ticks on steps that stay the same are kept; others are listed on the maker’s page.
+          </Typography>
+        )}
+      </Stack>
+      <Box>
+        {preview?.sheet && (
+          <>
+            <BlockDrawing
+              label={RECIPE_NAMES[kind]}
+              patches={preview.sheet.patches}
+              kindNames={preview.sheet.kinds}
+              widthMm={preview.sheet.widthMm}
+              heightMm={preview.sheet.heightMm}
+              fabrics={fabrics}
+              system={system}
+            />
+            <Typography>
+              {preview.sheet.patches.length} papers, {formatLength(preview.sheet.widthMm, system)} ×{' '}
+              {formatLength(preview.sheet.heightMm, system)}: {preview.sheet.counts.join(', ')}.
+            </Typography>
+          </>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+interface FigureFieldProps {
+  readonly field: RecipeField;
+  readonly value: string;
+  readonly isWrong: boolean;
+  readonly onChange: (value: string) => void;
+}
+
+function FigureField({ field, value, isWrong, onChange }: FigureFieldProps) {
+  if (field.type !== 'choice') {
+    return (
+      <TextField
+        label={field.label}
+        value={value}
+        error={isWrong}
+        inputMode={field.type === 'count' ? 'numeric' : 'text'}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    );
+  }
+  return (
+    <TextField
+      label={field.label}
+      select
+      value={value}
+      error={isWrong}
+      onChange={(event) => onChange(event.target.value)}
+    >
+      {field.choices.map(([own, label]) => (
+        <MenuItem key={own} value={own}>
+          {label}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
