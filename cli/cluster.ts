@@ -69,7 +69,9 @@ export async function stopCluster(folder: string): Promise<boolean> {
   const data = path.join(folder, 'postgres');
   if (!existsSync(path.join(data, 'PG_VERSION')) || !(await runningPort(data))) return false;
   const { code, text } = await runAsOwner('pg_ctl', ['stop', '-D', data, '-m', 'fast', '-w', '-t', '60']);
-  if (code !== 0) throw new PlainError(`The database did not stop: ${text.split('\n')[0]}.`);
+  if (code !== 0 && existsSync(path.join(data, 'postmaster.pid'))) {
+    throw new PlainError(`The database did not stop: ${text.split('\n')[0]}.`);
+  }
   return true;
 }
 
@@ -121,7 +123,10 @@ async function giveToOwner(...files: string[]): Promise<void> {
 async function runningPort(data: string): Promise<number | undefined> {
   const { code } = await runAsOwner('pg_ctl', ['status', '-D', data]);
   if (code !== 0) return undefined;
-  const port = Number(readFileSync(path.join(data, 'postmaster.pid'), 'utf8').split('\n')[3]);
+  const file = path.join(data, 'postmaster.pid');
+  // A server that is just ending removes its file between the two looks.
+  if (!existsSync(file)) return undefined;
+  const port = Number(readFileSync(file, 'utf8').split('\n')[3]);
   // A server left by a killed run may still be recovering.
   for (let waited = 0; waited < 60; waited++) {
     const ready = await run(binary('pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]);

@@ -47,8 +47,9 @@ export async function runStart(): Promise<number> {
     process.stderr.write('\nKevlo has stopped; everything is kept.\n');
     return code === 143 || code === 130 ? 0 : code;
   } finally {
-    rmSync(mark, { force: true });
     if (cluster && othersRunning(folder).length === 0) await stopCluster(folder);
+    // Last, so that whoever waits for this run to end finds the database stopped too.
+    rmSync(mark, { force: true });
   }
 }
 

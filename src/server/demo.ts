@@ -65,7 +65,7 @@ const BLOCKS: readonly ({ name: string; file: string } | { name: string; recipe:
       fabrics: ['Beacon', 'Lichen', 'Calico'],
       widthMm: 3 * INCH,
       heightMm: 6 * INCH,
-      stripMm: INCH,
+      stripMm: INCH / 2,
       rounds: 3,
     },
   },

@@ -62,7 +62,8 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
                 {blocks.map(({ id, name }, index) => (
                   <text
                     key={id}
-                    x={scale(starts[index] ?? 0)}
+                    x={index === blocks.length - 1 ? LINE_WIDTH : scale(starts[index] ?? 0)}
+                    textAnchor={index === blocks.length - 1 && index > 0 ? 'end' : 'start'}
                     y={NAME_HEIGHT * ((index % NAME_ROWS) + 1) - 2}
                     fontSize={15}
                     fill="currentColor"
