@@ -80,6 +80,29 @@ test('a drawing of 50 MB is refused while it arrives', async () => {
   expect(answer.status).toBe(413);
 });
 
+test('a block made from figures is saved in open formats, and its file can be brought in again', async () => {
+  const recipe = { kind: 'rosette', fabrics: ['Tar', 'Fog'], edgeMm: 25.4, rings: 1 };
+  const made = await post(`/api/projects/${project}/blocks`, { name: 'Rosé', recipe });
+  const { id } = (await made.json()) as { id: string };
+  const save = (format: string) =>
+    fetch(`${base}/api/projects/${project}/blocks/${id}/export?format=${format}`, { headers: { cookie } });
+  const [svg, json, dxf, csv] = await Promise.all(['svg', 'json', 'dxf', 'csv'].map(save));
+  expect(svg?.headers.get('content-disposition')).toBe('attachment; filename="Rose.svg"');
+  expect(await svg?.text()).toContain('data-fabric="Fog"');
+  expect(await dxf?.text()).toMatch(/EOF\n$/);
+  expect(await csv?.text()).toContain('1″ hexagon,7,0,0,1676.2');
+  const again = await post(`/api/projects/${project}/blocks`, { name: 'Again', svg: await json?.text() });
+  expect(again.status).toBe(200);
+  expect((await save('exe')).status).toBe(422);
+  const wrong = await post(`/api/projects/${project}/blocks`, { name: 'No', recipe: { ...recipe, more: 1 } });
+  expect(wrong.status).toBe(422);
+  const impossible = await post(`/api/projects/${project}/blocks`, {
+    name: 'No',
+    recipe: { ...recipe, rings: 99 },
+  });
+  expect(await impossible.json()).toMatchObject({ error: { where: 'rings', mend: expect.any(String) } });
+});
+
 test('unknown pages and links say so with 404', async () => {
   for (const path of ['/p/nonsense/blocks', `/p/${project}/blocks/nonsense`, '/m/nonsense', '/nowhere']) {
     expect((await fetch(base + path, { headers: { cookie } })).status).toBe(404);

@@ -1,7 +1,7 @@
 import type postgres from 'postgres';
 import { InvalidInputError } from '@/core/errors';
 import type { BlockDocument } from '@/core/block';
-import { importSvg } from '@/core/formats';
+import { importDrawing } from '@/core/formats';
 import { generate, type Recipe } from '@/core/generate';
 import type { BlockSheet } from '@/core/sheet';
 import type { Account } from './accounts';
@@ -46,6 +46,14 @@ export async function openBlock(sql: Sql, project: Project, blockId: string): Pr
     from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
   if (!row) throw notFound('This block');
   return withSheet(sql, project, row);
+}
+
+/** A block's document, as it is kept. */
+export async function readDocument(sql: Sql, project: Project, blockId: string): Promise<BlockDocument> {
+  const [row] = await sql<{ document: BlockDocument }[]>`
+    select document from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
+  if (!row) throw notFound('This block');
+  return row.document;
 }
 
 async function withSheet(sql: Sql, project: Project, row: BlockRow): Promise<BlockWithSheet> {
@@ -170,7 +178,7 @@ function nameTaken(name: string): ServerError {
 /** Reads a drawing into a block document. @throws ServerError 422 with what, where and how to mend */
 export function readDrawing(svg: string, widthMm?: number): BlockDocument {
   return refused(() => {
-    const { patches, faults } = importSvg(svg, widthMm === undefined ? {} : { widthMm });
+    const { patches, faults, recipe } = importDrawing(svg, widthMm === undefined ? {} : { widthMm });
     const [fault] = faults;
     if (fault) {
       throw new InvalidInputError(fault.code, fault.message, fault.mend, {
@@ -178,7 +186,7 @@ export function readDrawing(svg: string, widthMm?: number): BlockDocument {
         line: fault.line,
       });
     }
-    return { format: 'kevlo.block/1', patches };
+    return { format: 'kevlo.block/1', patches, ...(recipe === undefined ? {} : { recipe }) };
   });
 }
 

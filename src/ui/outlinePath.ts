@@ -1,17 +1,6 @@
-import { circleOf, edgesOf, isStraight, sweepOf, type Outline, type Point } from '@/core/geometry';
+import type { Outline, Point } from '@/core/geometry';
 
-/** SVG path data of an outline, mm, curves as true arcs. */
-export function outlinePath(outline: Outline): string {
-  const [first] = outline.corners;
-  if (!first) return '';
-  const sides = edgesOf(outline).map((edge) => {
-    if (isStraight(edge)) return `L${n(edge.b.x)} ${n(edge.b.y)}`;
-    const radius = n(circleOf(edge).radius);
-    const sweep = sweepOf(edge);
-    return `A${radius} ${radius} 0 ${Math.abs(sweep) > Math.PI ? 1 : 0} ${sweep > 0 ? 1 : 0} ${n(edge.b.x)} ${n(edge.b.y)}`;
-  });
-  return `M${n(first.x)} ${n(first.y)}${sides.join('')}Z`;
-}
+export { outlinePath } from '@/core/formats';
 
 /** SVG path data of a run of points, mm. */
 export function runPath(points: readonly Point[]): string {

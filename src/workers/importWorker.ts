@@ -2,7 +2,7 @@
 import { expose } from 'comlink';
 import type { BagSettings } from '@/core/bags';
 import { InvalidInputError } from '@/core/errors';
-import { importSvg, type ImportedDrawing, type ImportOptions } from '@/core/formats';
+import { importDrawing, type ImportedDrawing, type ImportOptions } from '@/core/formats';
 import { blockSheet, type BlockSheet } from '@/core/sheet';
 
 export type Preview =
@@ -18,7 +18,7 @@ const api = {
     onProgress: (share: number) => void,
   ): Preview {
     try {
-      const drawing = importSvg(svg, options);
+      const drawing = importDrawing(svg, options);
       if (drawing.faults.length > 0) return { kind: 'faulty', drawing };
       const sheet = blockSheet(drawing.patches, settings, (share) => {
         onProgress(share);

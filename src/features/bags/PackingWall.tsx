@@ -96,7 +96,9 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
             <TableRow>
               <TableCell>Maker</TableCell>
               {blocks.map(({ id, name }) => (
-                <TableCell key={id}>{name}</TableCell>
+                <TableCell key={id} sx={{ px: 0.5, fontSize: '0.85rem' }}>
+                  {name}
+                </TableCell>
               ))}
             </TableRow>
           </TableHead>
@@ -110,14 +112,20 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
                   const kit = kitOf(block.id, maker.id);
                   const label = `${maker.name}, ${block.name}`;
                   return (
-                    <TableCell key={block.id}>
+                    <TableCell key={block.id} sx={{ px: 0.4 }}>
                       <Button
                         fullWidth
                         aria-label={`${label}: ${LABEL[kit.status]}`}
                         variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
                         color={COLOUR[kit.status]}
                         onClick={() => change(kit, NEXT[kit.status], label)}
-                        sx={{ minHeight: 44, whiteSpace: 'nowrap' }}
+                        sx={{
+                          minHeight: 44,
+                          minWidth: 0,
+                          px: 0.5,
+                          fontSize: '0.82rem',
+                          whiteSpace: 'nowrap',
+                        }}
                       >
                         {LABEL[kit.status]}
                       </Button>

@@ -13,6 +13,7 @@ import { asRefusal, send } from '@/ui/api';
 import { BlockDrawing } from '@/ui/drawing';
 import { useNotice } from '@/ui/Notices';
 import { BlockName } from './BlockName';
+import { SaveAs } from './SaveAs';
 import { KindTable } from './KindTable';
 import { ProblemList } from './ProblemList';
 import { SeamReport } from './SeamReport';
@@ -73,6 +74,7 @@ export function BlockView({ projectId, block, isGenerated, sheet, fabrics, syste
           <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>
             Order of work
           </Button>
+          <SaveAs projectId={projectId} blockId={block.id} />
           <Button color="error" onClick={remove}>
             Take out of the project
           </Button>

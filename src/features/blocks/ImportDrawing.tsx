@@ -91,7 +91,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
           {svg ? 'Choose another drawing' : 'Choose a drawing'}
           <input
             type="file"
-            accept=".svg,image/svg+xml"
+            accept=".svg,.json,image/svg+xml,application/json"
             hidden
             onChange={(event) => {
               void take(event.target.files?.[0]);
@@ -100,8 +100,9 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
           />
         </Button>
         <Typography color="textSecondary" sx={{ flex: 1, minWidth: 260 }}>
-          or drop an SVG file here. Each closed shape of straight lines and circular arcs becomes a patch at
-          true size; its data-fabric or fill names the cloth, data-layer says what is appliquéd on top.
+          or drop an SVG file (or a block file saved from Kevlo) here. Each closed shape of straight lines and
+          circular arcs becomes a patch at true size; its data-fabric or fill names the cloth, data-layer says
+          what is appliquéd on top.
         </Typography>
       </Box>
       <ErrorNote error={fileError} />
@@ -178,7 +179,7 @@ function readWidth(text: string, system: BagSettings['system']): number | undefi
 
 function titleFrom(fileName: string): string {
   const words = fileName
-    .replace(/\.svg$/i, '')
+    .replace(/(\.kevlo-block)?\.(svg|json)$/i, '')
     .replace(/[-_]+/g, ' ')
     .trim();
   return words.replace(/\b\p{L}/gu, (letter) => letter.toUpperCase()).slice(0, 120);
