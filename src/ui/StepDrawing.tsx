@@ -21,8 +21,8 @@ interface StepDrawingProps {
 /** Share of the block's width by which the two units of a join stand apart. */
 const APART = 0.022;
 
-/** Patches of a batch that carry their fold numbers; the others are folded alike. */
-const MOST_FOLDED = 60;
+/** Batches up to this size carry fold numbers on every patch; of larger ones the first shows how all are folded. */
+const MOST_FOLDED = 6;
 
 /** A step on the drawing: what is done stands settled, what waits is faint, the units of this join stand apart. */
 export function StepDrawing(props: StepDrawingProps) {
@@ -51,7 +51,9 @@ export function StepDrawing(props: StepDrawingProps) {
     >
       {step?.kind === 'baste' && (
         <FoldLayer
-          patches={step.patches.slice(0, MOST_FOLDED).flatMap((patch) => sheet.patches[patch] ?? [])}
+          patches={(step.patches.length > MOST_FOLDED ? step.patches.slice(0, 1) : step.patches).flatMap(
+            (patch) => sheet.patches[patch] ?? [],
+          )}
           isFlipped={props.isFlipped}
         />
       )}
