@@ -37,6 +37,11 @@ try {
     await input.sendKeys(new URL('faulty.svg', import.meta.url).pathname);
     await browser.see('to look at');
   });
+  await picture('look-alikes', async () => {
+    await browser.go(`${project}/blocks`);
+    await browser.see('comes left and right');
+    await browser.driver.executeScript('window.scrollTo(0, document.body.scrollHeight)');
+  });
   await picture('make', async () => {
     await browser.go(`${project}/blocks`);
     await browser.press('Kelp');

@@ -1,8 +1,9 @@
-/** Web worker: reads and plans a drawing off the main thread, telling how far it is. Ending the worker cancels it. */
+/** Web worker: reads and plans drawings and compares papers off the main thread. Ending the worker cancels it. */
 import { expose } from 'comlink';
 import type { BagSettings } from '@/core/bags';
 import { InvalidInputError } from '@/core/errors';
 import { importDrawing, type ImportedDrawing, type ImportOptions } from '@/core/formats';
+import { findLookAlikes, type LookAlike, type NamedPaper } from '@/core/shapes';
 import { blockSheet, type BlockSheet } from '@/core/sheet';
 
 export type Preview =
@@ -11,6 +12,8 @@ export type Preview =
   | { readonly kind: 'good'; readonly drawing: ImportedDrawing; readonly sheet: BlockSheet };
 
 const api = {
+  lookAlikes: (papers: readonly NamedPaper[]): LookAlike[] => findLookAlikes(papers),
+
   preview(
     svg: string,
     options: ImportOptions,

@@ -6,5 +6,13 @@ export {
   type Signature,
   type SignatureStep,
 } from './signature';
+export {
+  findLookAlikes,
+  resemblance,
+  LOOK_ALIKE_MM,
+  type LookAlike,
+  type NamedPaper,
+  type TellingMeasure,
+} from './lookAlikes';
 export { nameShape } from './nameShape';
 export { nameKinds } from './nameKinds';

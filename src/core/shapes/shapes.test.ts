@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { areaOf, mirrored, movedOutline, signedArea, type Outline } from '../geometry';
-import { groupKinds, nameShape, signatureOf } from '.';
+import { findLookAlikes, groupKinds, nameShape, resemblance, signatureOf } from '.';
 
 function outline(...points: readonly (readonly [number, number])[]): Outline {
   return { corners: points.map(([x, y]) => ({ x, y })), bulges: points.map(() => 0) };
@@ -112,4 +112,34 @@ test('clamshells are one kind without a hand, whatever the rounding says of thei
   const shells = Array.from({ length: 40 }, (_, i) => shell(25.4 * i, 25.4 * Math.floor(i / 5), 25.4));
   const { kinds, handOf } = groupKinds(shells.map((one, i) => turned(one, i * 9, 0, 0)));
   expect([kinds.length, new Set(handOf)]).toEqual([1, new Set(['none'])]);
+});
+
+test('laying an outline on itself, turned, moved or turned over, leaves nothing between', () => {
+  fc.assert(
+    fc.property(quadrilateral, motion, fc.boolean(), (shape, [degrees, dx, dy], isOver) => {
+      const other = turned(isOver ? mirrored(shape) : shape, degrees, dx, dy);
+      expect(resemblance(shape, other).distanceMm).toBeLessThan(0.8);
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test('a rectangle 2 mm longer is a look-alike told by its length; one 8 mm longer is none; hands always are', () => {
+  const bar = (length: number) => outline([0, 0], [length, 0], [length, 25], [0, 25]);
+  const paper = (shape: Outline, isHanded = false) => ({ name: 'x', outline: shape, isHanded });
+  const found = findLookAlikes([
+    paper(bar(60)),
+    paper(turned(bar(62), 40, 5, 5)),
+    paper(bar(68)),
+    paper(SLANTED, true),
+  ]);
+  expect(found.map((one) => (one.kind === 'pair' ? one.papers : one.paper))).toEqual([[0, 1], 3]);
+  expect(found[0]).toMatchObject({ distanceMm: expect.closeTo(1, 0), tellBy: { unit: 'mm', a: 60 } });
+});
+
+test('200 kinds are searched without a noticeable wait', () => {
+  const papers = Array.from({ length: 200 }, (_, i) => ({ name: `${i}`, outline: outline([0, 0], [20 + i, 0], [25 + i, 30], [5, 30 + (i % 9)]), isHanded: false })); // prettier-ignore
+  const start = performance.now();
+  expect(findLookAlikes(papers).length).toBeGreaterThan(100);
+  expect(performance.now() - start).toBeLessThan(10_000);
 });

@@ -1,8 +1,12 @@
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { groupKinds, nameKinds } from '@/core/shapes';
 import { ContactSheet } from '@/features/blocks/ContactSheet';
+import { LookAlikes } from '@/features/blocks/LookAlikes';
 import { LinkButton } from '@/ui/LinkButton';
 import { Notice } from '@/ui/Notice';
+import type { UnitSystem } from '@/core/length';
+import type { BlockWithSheet } from '@/server/blocks';
 import { loadBlocks } from '../load';
 
 export const metadata = { title: 'Blocks' };
@@ -27,8 +31,26 @@ export default async function BlocksPage({ params }: { params: Promise<{ project
           before anything is saved.
         </Notice>
       ) : (
-        <ContactSheet projectId={projectId} blocks={blocks} fabrics={fabrics} system={project.unitSystem} />
+        <>
+          <ContactSheet projectId={projectId} blocks={blocks} fabrics={fabrics} system={project.unitSystem} />
+          <LookAlikes papers={projectPapers(blocks, project.unitSystem)} system={project.unitSystem} />
+        </>
       )}
     </>
   );
+}
+
+/** Every paper of the project once, with the blocks that use it. */
+function projectPapers(blocks: readonly BlockWithSheet[], system: UnitSystem) {
+  const uses = blocks.flatMap(({ name, sheet }) =>
+    sheet.kinds.map(({ outline }) => ({ block: name, outline })),
+  );
+  const { kinds, kindOf } = groupKinds(uses.map(({ outline }) => outline));
+  const names = nameKinds(kinds, system);
+  return kinds.map(({ outline, isHanded }, index) => ({
+    name: names[index] ?? '',
+    outline,
+    isHanded,
+    blocks: [...new Set(uses.filter((_, use) => kindOf[use] === index).map(({ block }) => block))],
+  }));
 }

@@ -1,0 +1,182 @@
+import {
+  boxOf,
+  edgeLength,
+  edgesOf,
+  locate,
+  mirrored,
+  movedOutline,
+  narrowestBox,
+  perimeterOf,
+  pointAt,
+  type Outline,
+  type Point,
+} from '../geometry';
+import { signatureOf } from './signature';
+
+/** Two papers whose outlines lie nowhere further apart than this are hard to tell apart, mm. */
+export const LOOK_ALIKE_MM = 3;
+
+/** Points taken along each outline while looking for the best way to lay one on the other. */
+const SAMPLES = 48;
+
+/** A way of telling two papers apart: a measure and its two values. */
+export interface TellingMeasure {
+  readonly name: 'longest edge' | 'shortest edge' | 'sharpest corner' | 'width' | 'length';
+  readonly unit: 'mm' | 'deg';
+  readonly a: number;
+  readonly b: number;
+}
+
+export interface Resemblance {
+  /** Greatest distance between the two outlines, laid on each other as well as can be, mm. */
+  readonly distanceMm: number;
+  /** The second outline, laid on the first. */
+  readonly laidOn: Outline;
+  readonly isTurnedOver: boolean;
+}
+
+/**
+ * Lays one outline on another, turned and turned over as well as can be, and measures how far they differ.
+ * Corresponding points along both are brought together by the best rigid motion (Procrustes) for every start and way
+ * round; the best few are measured point to outline. An upper bound of the true least, good to a few tenths of a mm.
+ */
+export function resemblance(a: Outline, b: Outline): Resemblance {
+  const still = sample(a);
+  let best: Resemblance | undefined;
+  for (const isTurnedOver of [false, true]) {
+    const other = isTurnedOver ? mirrored(b) : b;
+    const moving = sample(other);
+    const tries = Array.from({ length: SAMPLES }, (_, shift) => fit(still, moving, shift));
+    tries.sort((p, q) => p.misfit - q.misfit);
+    for (const { move } of tries.slice(0, 4)) {
+      const laidOn = movedOutline(other, move);
+      const distanceMm = Math.max(furthest(still, laidOn), furthest(sample(laidOn), a));
+      if (!best || distanceMm < best.distanceMm) best = { distanceMm, laidOn, isTurnedOver };
+    }
+  }
+  return best as Resemblance;
+}
+
+/** Whether two outlines are so different in size that laying them on each other can be spared. */
+export function differsInSize(a: Outline, b: Outline): boolean {
+  const [p, q] = [narrowestBox(a), narrowestBox(b)];
+  return Math.abs(p.length - q.length) > 2 * LOOK_ALIKE_MM || Math.abs(p.width - q.width) > 2 * LOOK_ALIKE_MM;
+}
+
+/** The measure in which two outlines differ most, by what a ruler (mm) or an angle guide (degrees) can show. */
+export function tellingMeasure(a: Outline, b: Outline): TellingMeasure {
+  const measures = (outline: Outline) => {
+    const steps = signatureOf(outline);
+    const edges = steps.map(({ edgeMm }) => edgeMm);
+    const { length, width } = narrowestBox(outline);
+    return [
+      Math.max(...edges),
+      Math.min(...edges),
+      Math.min(...steps.map(({ angleDeg }) => angleDeg)),
+      width,
+      length,
+    ];
+  };
+  const names = ['longest edge', 'shortest edge', 'sharpest corner', 'width', 'length'] as const;
+  const [ours, theirs] = [measures(a), measures(b)];
+  const all = names.map((name, i): TellingMeasure => {
+    const unit = name === 'sharpest corner' ? 'deg' : 'mm';
+    return { name, unit, a: ours[i] as number, b: theirs[i] as number };
+  });
+  // A degree on an angle guide is about as easy to see as a millimetre on a ruler.
+  return all.reduce((most, one) => (Math.abs(one.a - one.b) > Math.abs(most.a - most.b) ? one : most));
+}
+
+function sample(outline: Outline): Point[] {
+  const edges = edgesOf(outline);
+  const step = perimeterOf(outline) / SAMPLES;
+  const points: Point[] = [];
+  let [index, done] = [0, 0];
+  for (let i = 0; i < SAMPLES; i++) {
+    let edge = edges[index] as (typeof edges)[number];
+    while (i * step - done > edgeLength(edge) && index < edges.length - 1) {
+      done += edgeLength(edge);
+      edge = edges[++index] as (typeof edges)[number];
+    }
+    points.push(pointAt(edge, Math.min(edgeLength(edge), i * step - done)));
+  }
+  return points;
+}
+
+function centroid(points: readonly Point[]): Point {
+  const sum = points.reduce((total, { x, y }) => ({ x: total.x + x, y: total.y + y }), { x: 0, y: 0 });
+  return { x: sum.x / points.length, y: sum.y / points.length };
+}
+
+function fit(still: readonly Point[], moving: readonly Point[], shift: number) {
+  const [c, d] = [centroid(still), centroid(moving)];
+  let [dot, cross] = [0, 0];
+  still.forEach(({ x, y }, i) => {
+    const q = moving[(i + shift) % SAMPLES] as Point;
+    dot += (q.x - d.x) * (x - c.x) + (q.y - d.y) * (y - c.y);
+    cross += (q.x - d.x) * (y - c.y) - (q.y - d.y) * (x - c.x);
+  });
+  const length = Math.hypot(dot, cross) || 1;
+  const [cos, sin] = [dot / length, cross / length];
+  const move = ({ x, y }: Point): Point => ({
+    x: (x - d.x) * cos - (y - d.y) * sin + c.x,
+    y: (x - d.x) * sin + (y - d.y) * cos + c.y,
+  });
+  // With the rotation at its best, what is left of the squares falls as the correlation rises.
+  return { move, misfit: -length };
+}
+
+function furthest(points: readonly Point[], outline: Outline): number {
+  const edges = edgesOf(outline);
+  return Math.max(...points.map((point) => Math.min(...edges.map((edge) => locate(edge, point).off))));
+}
+
+/** Marks in the order in which they are proposed. */
+const MARKS = ['stripe', 'dot', 'notch', 'two stripes', 'two dots', 'two notches'] as const;
+
+export interface NamedPaper {
+  readonly name: string;
+  readonly outline: Outline;
+  readonly isHanded: boolean;
+}
+
+/** Papers that are easily taken for each other. */
+export type LookAlike =
+  | {
+      readonly kind: 'pair';
+      /** Indices of the two papers. */
+      readonly papers: readonly [number, number];
+      readonly distanceMm: number;
+      readonly laidOn: Outline;
+      readonly tellBy: TellingMeasure;
+      /** Mark proposed for the second paper; the first stays plain. */
+      readonly mark: string;
+    }
+  | { readonly kind: 'hands'; readonly paper: number; readonly turned: Outline; readonly mark: string };
+
+/**
+ * Finds papers of a whole project that are hard to tell apart: pairs that differ by less than 3 mm, and papers whose
+ * two hands differ only by being turned over. Cost: pairs of about the same size are compared, about 20 000 points each.
+ */
+export function findLookAlikes(papers: readonly NamedPaper[]): LookAlike[] {
+  const found: LookAlike[] = [];
+  papers.forEach(({ outline, isHanded }, a) => {
+    if (isHanded)
+      found.push({ kind: 'hands', paper: a, turned: standingBeside(outline), mark: 'L or R on the back' });
+    papers.slice(a + 1).forEach((other, offset) => {
+      if (differsInSize(outline, other.outline)) return;
+      const { distanceMm, laidOn } = resemblance(outline, other.outline);
+      if (distanceMm >= LOOK_ALIKE_MM) return;
+      const mark = MARKS[found.filter(({ kind }) => kind === 'pair').length % MARKS.length] as string;
+      const tellBy = tellingMeasure(outline, other.outline);
+      found.push({ kind: 'pair', papers: [a, a + 1 + offset], distanceMm, laidOn, tellBy, mark });
+    });
+  });
+  return found;
+}
+
+function standingBeside(outline: Outline): Outline {
+  const turned = mirrored(outline);
+  const [box, own] = [boxOf(turned), boxOf(outline)];
+  return movedOutline(turned, ({ x, y }) => ({ x: x - box.minX + own.minX, y }));
+}

@@ -1,0 +1,131 @@
+'use client';
+import Box from '@mui/material/Box';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
+import { wrap } from 'comlink';
+import { useEffect, useState } from 'react';
+import { boxOfPoints, toPolygon, type Outline } from '@/core/geometry';
+import { formatLength, type UnitSystem } from '@/core/length';
+import type { LookAlike, NamedPaper, TellingMeasure } from '@/core/shapes';
+import { outlinePath } from '@/ui/outlinePath';
+import type { ImportWorker } from '@/workers/importWorker';
+
+interface ProjectPaper extends NamedPaper {
+  readonly blocks: readonly string[];
+}
+
+/** Papers of the whole project that are easily swapped, drawn over each other, with what tells them apart. */
+export function LookAlikes({ papers, system }: { papers: readonly ProjectPaper[]; system: UnitSystem }) {
+  const [found, setFound] = useState<readonly LookAlike[] | undefined>();
+  useEffect(() => {
+    const worker = new Worker(new URL('../../workers/importWorker.ts', import.meta.url), { type: 'module' });
+    void wrap<ImportWorker>(worker).lookAlikes(papers).then(setFound);
+    return () => worker.terminate();
+  }, [papers]);
+  return (
+    <Box component="section" sx={{ mt: 4 }}>
+      <Typography variant="h2" gutterBottom>
+        Hard to tell apart
+      </Typography>
+      {found === undefined && <Typography color="textSecondary">The papers are being compared …</Typography>}
+      {found?.length === 0 && (
+        <Typography>No two papers of this project are easily taken for each other.</Typography>
+      )}
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))', gap: 2 }}>
+        {found?.map((one, index) => (
+          <Paper key={index} sx={{ p: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
+            {one.kind === 'pair' ? (
+              <Pair one={one} papers={papers} system={system} />
+            ) : (
+              <Hands one={one} paper={papers[one.paper]} />
+            )}
+          </Paper>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Pair({
+  one,
+  papers,
+  system,
+}: {
+  one: Extract<LookAlike, { kind: 'pair' }>;
+  papers: readonly ProjectPaper[];
+  system: UnitSystem;
+}) {
+  const [a, b] = [papers[one.papers[0]], papers[one.papers[1]]];
+  if (!a || !b) return null;
+  return (
+    <>
+      <Overlay still={a.outline} over={one.laidOn} />
+      <Box>
+        <strong>{a.name}</strong> ({a.blocks.join(', ')}) and <strong>{b.name}</strong> ({b.blocks.join(', ')}
+        )
+        <Typography color="textSecondary">
+          Laid on each other they differ by {one.distanceMm.toFixed(1)} mm at most. Tell them by the{' '}
+          {one.tellBy.name}: {measure(one.tellBy, 'a', system)} against {measure(one.tellBy, 'b', system)}.
+          Mark the second with a {one.mark}.
+        </Typography>
+      </Box>
+    </>
+  );
+}
+
+function Hands({
+  one,
+  paper,
+}: {
+  one: Extract<LookAlike, { kind: 'hands' }>;
+  paper: ProjectPaper | undefined;
+}) {
+  if (!paper) return null;
+  return (
+    <>
+      <Overlay still={paper.outline} over={one.turned} />
+      <Box>
+        <strong>{paper.name}</strong> ({paper.blocks.join(', ')}) comes left and right
+        <Typography color="textSecondary">
+          It is one paper, turned over for the other hand. Write {one.mark} before wrapping, or half of them
+          cannot be placed.
+        </Typography>
+      </Box>
+    </>
+  );
+}
+
+function measure(tellBy: TellingMeasure, which: 'a' | 'b', system: UnitSystem): string {
+  const value = tellBy[which];
+  if (tellBy.unit === 'deg') return `${value.toFixed(1)}°`;
+  // To the sixteenth two look-alikes may print alike: millimetres beside it tell them apart.
+  return system === 'inch'
+    ? `${formatLength(value, 'inch')} (${value.toFixed(1)} mm)`
+    : `${value.toFixed(1)} mm`;
+}
+
+function Overlay({ still, over }: { still: Outline; over: Outline }) {
+  const { minX, minY, maxX, maxY } = boxOfPoints([...toPolygon(still, 0.5), ...toPolygon(over, 0.5)]);
+  const pad = (maxX - minX + maxY - minY) * 0.03;
+  const box = `${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`;
+  return (
+    <svg width={96} height={96} viewBox={box} aria-hidden="true" style={{ flexShrink: 0 }}>
+      <path
+        d={outlinePath(still)}
+        fill="var(--mui-palette-primary-main)"
+        fillOpacity={0.22}
+        stroke="var(--mui-palette-primary-main)"
+        strokeWidth={2}
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={outlinePath(over)}
+        fill="none"
+        stroke="var(--mui-palette-error-main)"
+        strokeWidth={2}
+        strokeDasharray="5 3"
+        vectorEffect="non-scaling-stroke"
+      />
+    </svg>
+  );
+}
