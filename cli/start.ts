@@ -20,12 +20,17 @@ const DEMO_BLOCKS = path.join(ROOT, 'demo/blocks');
 export async function runStart(): Promise<number> {
   const host = process.env.HOST ?? '127.0.0.1';
   const port = readPort(process.env.PORT ?? '3000');
+  const folder = dataFolder();
+  // Clears away what a killed run left behind; it may hold the port for a moment yet.
+  const hadOrphans = othersRunning(folder, true).hadOrphans;
+  for (let waited = 0; hadOrphans && waited < 50 && !(await isFree(port, host)); waited++) {
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
   if (!(await isFree(port, host))) {
     throw new PlainError(
       `Port ${port} of ${host} is taken. Stop what uses it, or choose another: PORT=${port + 1} ./kevlo start`,
     );
   }
-  const folder = dataFolder();
   const { url, cluster } = await openDatabase(folder);
   const mark = markRunning(folder);
   let server: ChildProcess | undefined;
@@ -40,6 +45,7 @@ export async function runStart(): Promise<number> {
     });
     await buildApplication(DIST);
     server = serve(url, host, port);
+    writeFileSync(mark, String(server.pid ?? ''));
     const stopped = new Promise<number>((resolve) => server?.once('exit', (code) => resolve(code ?? 0)));
     await Promise.race([waitFor(port, host), stopped]);
     greet(host, port, signIns);
@@ -47,7 +53,7 @@ export async function runStart(): Promise<number> {
     process.stderr.write('\nKevlo has stopped; everything is kept.\n');
     return code === 143 || code === 130 ? 0 : code;
   } finally {
-    if (cluster && othersRunning(folder).length === 0) await stopCluster(folder);
+    if (cluster && othersRunning(folder).pids.length === 0) await stopCluster(folder);
     // Last, so that whoever waits for this run to end finds the database stopped too.
     rmSync(mark, { force: true });
   }
@@ -126,33 +132,53 @@ function markRunning(folder: string): string {
   return mark;
 }
 
-/** Process ids of other starts that are still alive; marks of dead ones are cleared. */
-function othersRunning(folder: string): number[] {
-  return readdirSync(runFolder(folder))
-    .map(Number)
-    .filter((pid) => {
-      if (pid === process.pid) return false;
-      try {
-        process.kill(pid, 0);
-        return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('main.js');
-      } catch {
-        rmSync(path.join(runFolder(folder), String(pid)), { force: true });
-        return false;
-      }
-    });
+/**
+ * Process ids of other starts that are still alive. Marks of dead ones are cleared, and with `reap` the servers that
+ * they left running are ended.
+ */
+function othersRunning(folder: string, reap = false): { pids: number[]; hadOrphans: boolean } {
+  const pids: number[] = [];
+  let hadOrphans = false;
+  for (const name of readdirSync(runFolder(folder))) {
+    const mark = path.join(runFolder(folder), name);
+    if (Number(name) === process.pid) continue;
+    if (isProcess(Number(name), 'main.js')) {
+      pids.push(Number(name));
+      continue;
+    }
+    const server = Number(readFileSync(mark, 'utf8'));
+    if (server > 0 && isProcess(server, 'next')) {
+      if (!reap) continue;
+      process.kill(server, 'SIGTERM');
+      hadOrphans = true;
+    }
+    rmSync(mark, { force: true });
+  }
+  return { pids, hadOrphans };
+}
+
+/** Whether a process lives and its command line holds a word. */
+function isProcess(pid: number, word: string): boolean {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(word);
+  } catch {
+    return false;
+  }
 }
 
 /** `./kevlo stop`: ends running starts and the database. */
 export async function runStop(): Promise<number> {
   const folder = dataFolder();
-  const others = othersRunning(folder);
+  const { pids: others, hadOrphans } = othersRunning(folder, true);
   for (const pid of others) process.kill(pid, 'SIGTERM');
-  for (let waited = 0; waited < 100 && othersRunning(folder).length > 0; waited++) {
+  for (let waited = 0; waited < 100 && othersRunning(folder).pids.length > 0; waited++) {
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   const wasRunning = await stopCluster(folder);
   process.stdout.write(
-    wasRunning || others.length > 0 ? 'Stopped; everything is kept.\n' : 'Nothing was running.\n',
+    wasRunning || hadOrphans || others.length > 0
+      ? 'Stopped; everything is kept.\n'
+      : 'Nothing was running.\n',
   );
   return 0;
 }

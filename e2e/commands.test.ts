@@ -69,11 +69,13 @@ test('start makes everything, Ctrl-C ends it cleanly, and a second start is quic
   expect(second.text()).toContain(`password: ${signIn?.[1]}`);
   expect((await fetch(link)).status).toBe(200);
 
-  // A killed run leaves the database running: the next start takes it over.
+  // A killed run leaves database and server running: the next start takes the one over and ends the other.
   second.child.kill('SIGKILL');
   await new Promise((resolve) => setTimeout(resolve, 500));
+  expect((await fetch(link)).status).toBe(200);
   const other = await freePort();
   const third = await start(other);
+  await expect(fetch(link)).rejects.toThrow();
   expect((await fetch(link.replace(`:${port}`, `:${other}`))).status).toBe(200);
   const backup = path.join(folder, 'all.backup');
   expect(kevlo(['backup', backup])).toMatchObject({ status: 0 });

@@ -1,0 +1,100 @@
+import { expect, test } from 'vitest';
+import { defaultRecipe, generate } from '../generate';
+import { cutGrid, patch, plate, rosette, starOfDiamonds } from '../testing';
+import { blockSheet, type JoinStep, type Step } from '.';
+
+const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
+const isJoin = (step: Step): step is JoinStep => step.kind === 'join';
+
+test('steps baste every patch once, then join everything, and say what they do in words', () => {
+  const sheet = blockSheet(starOfDiamonds(6), SETTINGS);
+  const basted = sheet.steps.flatMap((step) => (step.kind === 'baste' ? step.patches : []));
+  expect([...basted].sort((a, b) => a - b)).toEqual([0, 1, 2, 3, 4, 5]);
+  const joins = sheet.steps.filter(isJoin);
+  expect(joins).toHaveLength(5);
+  expect(new Set(joins.at(-1)?.left.concat(joins.at(-1)?.right ?? []))).toEqual(new Set([0, 1, 2, 3, 4, 5]));
+  for (const { text, minutes } of sheet.steps) {
+    expect(text).toMatch(/^(Baste|Join) .+\.$/);
+    expect(minutes).toBeGreaterThan(0);
+  }
+  expect(joins.at(-1)?.text).toContain('one straight line');
+});
+
+test('a join speaks only of patches and of units made before', () => {
+  for (const patches of [rosette(2), cutGrid(3, 3, [0, 1]), plate(12)]) {
+    const made = new Set<string>();
+    for (const step of blockSheet(patches, SETTINGS).steps.filter(isJoin)) {
+      for (const [unit] of step.text.matchAll(/\bU\d+\b/g)) {
+        if (unit !== step.makes) expect(made).toContain(unit);
+      }
+      made.add(step.makes);
+    }
+  }
+});
+
+test('the thread runs from knot to knot, begins at the first and ends at the last', () => {
+  const ends = (points: readonly { x: number; y: number }[]) => [points[0], points.at(-1)];
+  for (const { chains, lengthMm } of blockSheet(rosette(2), SETTINGS).steps.filter(isJoin)) {
+    let walked = 0;
+    for (const { path, knots, bends } of chains) {
+      ends(path).forEach((end, i) => {
+        const knot = ends(knots)[i];
+        expect(Math.hypot((end?.x ?? 0) - (knot?.x ?? 9), (end?.y ?? 0) - (knot?.y ?? 9))).toBeLessThan(0.11);
+      });
+      expect(bends.length).toBeLessThanOrEqual(knots.length);
+      path.slice(1).forEach((b, i) => (walked += Math.hypot(b.x - path[i]!.x, b.y - path[i]!.y)));
+    }
+    expect(walked).toBeCloseTo(lengthMm, 3);
+  }
+});
+
+test('steps keep their names when an unrelated part of the block changes', () => {
+  const before = blockSheet(cutGrid(2, 2, [0]), SETTINGS).steps;
+  const far = [[500, 0], [530, 0], [530, 30], [500, 30]] as const; // prettier-ignore
+  const after = blockSheet([...cutGrid(2, 2, [0]), patch(99, far)], SETTINGS).steps;
+  const names = new Set(after.map(({ id }) => id));
+  expect(before.filter(isJoin).every(({ id }) => names.has(id))).toBe(true);
+  expect(new Set(before.map(({ id }) => id)).size).toBe(before.length);
+});
+
+test('handed papers are basted in batches of their own, with the way up in words', () => {
+  const sheet = blockSheet(generate(defaultRecipe('framed-diamond')), SETTINGS);
+  const hands = sheet.steps.flatMap(({ kind, text }) =>
+    kind === 'baste' ? [/\((L|R)\)/.exec(text)?.[1] ?? '-'] : [],
+  );
+  expect(hands.sort()).toEqual(['-', 'L', 'L', 'L', 'R', 'R', 'R']);
+  expect(sheet.kinds.filter(({ left, right }) => left === 2 && right === 2)).toHaveLength(3);
+});
+
+test('what lies on a higher layer is appliquéd after the piecing, along its whole edge', () => {
+  const sheet = blockSheet(generate(defaultRecipe('plate')), SETTINGS);
+  const last = sheet.steps.at(-1);
+  expect(last?.kind).toBe('applique');
+  const radius = 1.5 * 25.4 + 6;
+  expect(last?.kind === 'applique' ? last.lengthMm : 0).toBeCloseTo(2 * Math.PI * radius, 3);
+  expect(last?.text).toContain('Iron');
+});
+
+test('the sheet lies at the origin and has the drawing’s size, wherever it was drawn', () => {
+  const far = rosette(1).map((one) => ({
+    ...one,
+    outline: { ...one.outline, corners: one.outline.corners.map(({ x, y }) => ({ x: x + 900, y: y - 700 })) },
+  }));
+  const [near, moved] = [blockSheet(rosette(1), SETTINGS), blockSheet(far, SETTINGS)];
+  expect(moved.widthMm).toBeCloseTo(5 * 25.4, 6);
+  expect(moved.patches[0]?.outline.corners[0]?.x).toBeCloseTo(
+    near.patches[0]?.outline.corners[0]?.x ?? NaN,
+    6,
+  );
+  expect(moved.steps.map(({ text }) => text)).toEqual(near.steps.map(({ text }) => text));
+});
+
+test('inches and centimetres tell the same story in their own words', () => {
+  const [inch, metric] = (['inch', 'metric'] as const).map((system) =>
+    blockSheet(cutGrid(2, 1, [0]), { ...SETTINGS, system }),
+  );
+  expect(inch?.steps.map(({ id }) => id)).toEqual(metric?.steps.map(({ id }) => id));
+  expect(inch?.steps.at(-1)?.text).toContain('1″, one straight line');
+  expect(metric?.steps.at(-1)?.text).toContain('25.5 mm, one straight line');
+  expect(metric?.bag.fabrics[0]?.cuts[0]).toMatchObject({ widthMm: 40, lengthMm: 40 });
+});
