@@ -9,7 +9,6 @@ import {
   directionAt,
   distance,
   edgeLength,
-  edgesOf,
   findSelfCrossing,
   flatten,
   isConvex,

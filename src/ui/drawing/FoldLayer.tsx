@@ -3,14 +3,14 @@ import type { SheetPatch } from '@/core/sheet';
 import { middleOf } from '../outlinePath';
 
 /** How far from a side towards the middle its fold number stands, as a share of the way. */
-const INWARD = 0.3;
+const INWARD = 0.22;
 
 /** Fold numbers on the sides of patches: 1 is folded first. Upright from either side. */
 export function FoldLayer({ patches, isFlipped }: { patches: readonly SheetPatch[]; isFlipped: boolean }) {
   return patches.map(({ id, outline, foldOrder }) => {
     const middle = middleOf(outline);
     const edges = edgesOf(outline);
-    const size = Math.max(2.2, Math.min(...edges.map(edgeLength)) / 5);
+    const size = Math.max(2, Math.min(...edges.map(edgeLength)) / 7.5);
     return (
       <g key={id} aria-hidden="true">
         {edges.map((edge, side) => {
