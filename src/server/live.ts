@@ -30,7 +30,7 @@ function openHub(sql: postgres.Sql): Hub {
     CHANNEL,
     (payload) => tell(JSON.parse(payload) as Change),
     // After a lost connection anything may have changed meanwhile: an empty project id means "look again".
-    () => tell({ projectId: '', kind: 'progress' }),
+    () => tell({ projectId: '', kind: 'everything' }),
   );
   return { listeners, ready };
 }

@@ -3,7 +3,8 @@ import type { Sql } from './database';
 /** Channel on which every server process hears of changes. */
 export const CHANNEL = 'kevlo_changes';
 
-export type ChangeKind = 'progress' | 'kits' | 'blocks' | 'makers' | 'settings';
+/** `everything` after a lost connection: nobody knows what was missed. */
+export type ChangeKind = 'progress' | 'kits' | 'blocks' | 'makers' | 'settings' | 'everything';
 
 export interface Change {
   readonly projectId: string;

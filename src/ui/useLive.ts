@@ -12,7 +12,7 @@ export function useLive(projectId: string, kinds: readonly ChangeKind[], onChang
     const source = new EventSource(`/api/projects/${projectId}/live`);
     const tell = () => latest.current.onChange();
     source.addEventListener('change', (event: MessageEvent<ChangeKind>) => {
-      if (latest.current.kinds.includes(event.data) || event.data === 'progress') tell();
+      if (latest.current.kinds.includes(event.data) || event.data === 'everything') tell();
     });
     source.addEventListener('ready', tell);
     return () => source.close();
