@@ -60,6 +60,10 @@ export class Browser {
 
   async go(address: string): Promise<void> {
     await this.driver.get(address.startsWith('http') ? address : `${this.base}${address}`);
+    // A press on a button that the page does not listen to yet would be lost: a person is never that quick.
+    const listens =
+      "return [...document.querySelectorAll('button')].every((one) => Object.keys(one).some((key) => key.startsWith('__reactProps')))";
+    await this.driver.wait(() => this.driver.executeScript<boolean>(listens), 5000).catch(() => undefined);
   }
 
   /** Waits for an element that holds a text. */
