@@ -40,3 +40,20 @@ export { boxOf, boxOfPoints, narrowestBox, type Box, type TurnedBox } from './bo
 export { findSelfCrossing } from './selfCrossing';
 export { convexDepth, isConvex, overlapOf, type Overlap } from './overlapArea';
 export { clusterPoints } from './clusterPoints';
+export {
+  STAY,
+  compose,
+  isInside,
+  isSamePlace,
+  layAgainst,
+  middleOfBox,
+  middleOfCorners,
+  moveOutline,
+  movePoint,
+  outwardAt,
+  reflectIn,
+  shiftBy,
+  turnAbout,
+  turnOf,
+  type Motion,
+} from './motion';

@@ -58,8 +58,20 @@ const REVERSAL_DEG = 179.9;
  * At the tip of two curves whose tangents coincide it is 0, or 360 where the tip points in.
  */
 export function cornerAngle(outline: Outline, index: number): number {
-  const count = outline.corners.length;
-  const before = edgeOf(outline, (index + count - 1) % count);
+  const { corners, bulges } = outline;
+  const count = corners.length;
+  const last = (index + count - 1) % count;
+  if (bulges[last] === 0 && bulges[index] === 0) {
+    // Between two straight sides, as nearly all are, the corners themselves say it all.
+    const [p, q, r] = [
+      corners[last] as Point,
+      corners[index] as Point,
+      corners[(index + 1) % count] as Point,
+    ];
+    const straight = turnBetween({ x: q.x - p.x, y: q.y - p.y }, { x: r.x - q.x, y: r.y - q.y });
+    if (Math.abs(straight) < REVERSAL_DEG) return 180 - straight;
+  }
+  const before = edgeOf(outline, last);
   const after = edgeOf(outline, index);
   const angle = turnBetween(directionAt(before, edgeLength(before)), directionAt(after, 0));
   if (Math.abs(angle) < REVERSAL_DEG) return 180 - angle;

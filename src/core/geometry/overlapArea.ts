@@ -26,19 +26,26 @@ export function overlapOf(a: Outline, b: Outline): Overlap {
  * Separating-axis test; a cheap upper bound that spares most pairs the clipper.
  */
 export function convexDepth(a: readonly Point[], b: readonly Point[]): number {
-  return Math.min(depthAgainst(a, b), depthAgainst(b, a));
+  const own = depthAgainst(a, b);
+  return own <= 0 ? own : Math.min(own, depthAgainst(b, a));
 }
 
+/** Plain loops: this runs for every pair of neighbours while a block is edited. The first side that keeps apart decides. */
 function depthAgainst(fixed: readonly Point[], other: readonly Point[]): number {
   let least = Infinity;
-  for (let i = 0; i < fixed.length; i++) {
+  for (let i = 0; i < fixed.length && least > 0; i++) {
     const p = fixed[i] as Point;
     const q = fixed[(i + 1) % fixed.length] as Point;
-    const length = Math.hypot(q.x - p.x, q.y - p.y);
-    const [nx, ny] = [-(q.y - p.y) / length, (q.x - p.x) / length];
+    const dx = q.x - p.x;
+    const dy = q.y - p.y;
     let deepest = -Infinity;
-    for (const point of other) deepest = Math.max(deepest, (point.x - p.x) * nx + (point.y - p.y) * ny);
-    least = Math.min(least, deepest);
+    for (let k = 0; k < other.length; k++) {
+      const point = other[k] as Point;
+      const deep = (point.y - p.y) * dx - (point.x - p.x) * dy;
+      if (deep > deepest) deepest = deep;
+    }
+    const depth = deepest / Math.sqrt(dx * dx + dy * dy);
+    if (depth < least) least = depth;
   }
   return least;
 }

@@ -15,7 +15,9 @@ export const STRAIGHT_DEG = 1;
 
 /** Distance between two points, mm. */
 export function distance(a: Point, b: Point): number {
-  return Math.hypot(b.x - a.x, b.y - a.y);
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  // Several times as fast as Math.hypot, whose guard against overflow millimetres do not need.
+  return Math.sqrt(dx * dx + dy * dy);
 }
 
 /** Radians to degrees. */

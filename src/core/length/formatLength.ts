@@ -40,6 +40,11 @@ function properFraction(sixteenths: number): string {
   return `${numerator}/${denominator}`;
 }
 
+/** Prints an angle to 0.1°; halves that differ only by how they were computed print alike. */
+export function formatAngle(degrees: number): string {
+  return `${Math.round(degrees * 10 + 1e-6) / 10}°`;
+}
+
 /** Prints an area: square inches to 0.01, or square centimetres to 0.1. */
 export function formatArea(squareMillimetres: number, system: UnitSystem): string {
   return system === 'inch'

@@ -1,3 +1,3 @@
 export { MM_PER_INCH, parseLength } from './parseLength';
-export { formatArea, formatLength, type UnitSystem } from './formatLength';
+export { formatAngle, formatArea, formatLength, type UnitSystem } from './formatLength';
 export { CUTTING_GRID_MM, roundUpToGrid } from './cuttingGrid';

@@ -1,3 +1,5 @@
+import type { StepUnits } from './standing';
+
 /** One thing a maker recorded. Never changed: a mistake is corrected by a later event. */
 export interface ProgressEvent {
   /** Made by the device, unique: the same event sent twice counts once. */
@@ -6,6 +8,8 @@ export interface ProgressEvent {
   readonly kind: 'done' | 'undone' | 'stuck';
   /** When it happened by the device's clock, ISO 8601. */
   readonly at: string;
+  /** The patches of the step, so that it can be understood when the plan no longer has it. */
+  readonly units?: StepUnits;
 }
 
 export interface Progress {

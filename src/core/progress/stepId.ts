@@ -6,7 +6,10 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
  * @param units ids of the patches of each unit: one unit when basting, the two that a join puts together
  * @returns for example `join-3f9c…`, the same for any order of units and patches
  */
-export function stepId(kind: 'baste' | 'join' | 'applique', units: readonly (readonly string[])[]): string {
+export function stepId(
+  kind: 'baste' | 'join' | 'applique' | 'cut-away',
+  units: readonly (readonly string[])[],
+): string {
   const named = units.map((unit) => JSON.stringify([...unit].sort())).sort();
   return `${kind}-${bytesToHex(sha256(utf8ToBytes(named.join('|')))).slice(0, 20)}`;
 }
