@@ -10,6 +10,7 @@ import {
   isStraight,
   locate,
   pointAt,
+  type Box,
   type Edge,
   type Point,
 } from '../geometry';
@@ -31,6 +32,10 @@ export interface Sides {
   /** The places, by number. */
   readonly places: readonly Point[];
   readonly index: Flatbush;
+  /** Upright box of each side: minX, minY, maxX, maxY, mm. */
+  readonly boxes: Float64Array;
+  /** Unit direction of each straight side, x and y; 0, 0 for curves. */
+  readonly directions: Float64Array;
 }
 
 /** Where two sides lie on each other, from the view of `side`; `other` runs the opposite way. */
@@ -57,14 +62,35 @@ export function listSides(patches: readonly Patch[]): Sides {
   });
   const { numbers, places } = clusterPoints(edges.map(({ a }) => a));
   const index = new Flatbush(Math.max(1, edges.length));
-  for (const edge of edges) {
-    const box = boxOfPoints(flatten(edge, 0.05));
-    index.add(box.minX, box.minY, box.maxX, box.maxY);
-  }
+  const lengths = Float64Array.from(edges, edgeLength);
+  const boxes = new Float64Array(edges.length * 4);
+  const directions = new Float64Array(edges.length * 2);
+  edges.forEach((edge, side) => {
+    const { minX, minY, maxX, maxY } = boxOfEdge(edge);
+    index.add(minX, minY, maxX, maxY);
+    const at = side * 4;
+    boxes[at] = minX;
+    boxes[at + 1] = minY;
+    boxes[at + 2] = maxX;
+    boxes[at + 3] = maxY;
+    const length = lengths[side] as number;
+    if (isStraight(edge))
+      directions.set([(edge.b.x - edge.a.x) / length, (edge.b.y - edge.a.y) / length], side * 2);
+  });
   if (edges.length === 0) index.add(0, 0, 0, 0);
   index.finish();
-  const lengths = Float64Array.from(edges, edgeLength);
-  return { edges, lengths, patchOf, firstOf, startPlace: numbers, places, index };
+  return { edges, lengths, patchOf, firstOf, startPlace: numbers, places, index, boxes, directions };
+}
+
+function boxOfEdge(edge: Edge): Box {
+  if (!isStraight(edge)) return boxOfPoints(flatten(edge, 0.05));
+  const { a, b } = edge;
+  return {
+    minX: Math.min(a.x, b.x),
+    minY: Math.min(a.y, b.y),
+    maxX: Math.max(a.x, b.x),
+    maxY: Math.max(a.y, b.y),
+  };
 }
 
 /** The side after `side` round the same patch. */
@@ -78,17 +104,28 @@ export function endPlace(sides: Sides, side: number): number {
   return sides.startPlace[nextSide(sides, side)] as number;
 }
 
-/** Sides of other patches of the same layer whose boxes come within `reach` mm of a side's. */
-export function sidesNear(sides: Sides, patches: readonly Patch[], side: number, reach: number): number[] {
-  const box = boxOfPoints(flatten(sides.edges[side] as Edge, 0.05));
+/**
+ * Sides of other patches of the same layer whose boxes come within `reach` mm of a side's.
+ * @param after only sides with a higher number than this are wanted
+ */
+export function sidesNear(
+  sides: Sides,
+  patches: readonly Patch[],
+  side: number,
+  reach: number,
+  after = -1,
+): number[] {
+  const { boxes } = sides;
   const own = sides.patchOf[side] as number;
   const { layer } = patches[own] as Patch;
+  const at = side * 4;
   return sides.index.search(
-    box.minX - reach,
-    box.minY - reach,
-    box.maxX + reach,
-    box.maxY + reach,
+    (boxes[at] as number) - reach,
+    (boxes[at + 1] as number) - reach,
+    (boxes[at + 2] as number) + reach,
+    (boxes[at + 3] as number) + reach,
     (near) => {
+      if (near <= after) return false;
       const patch = sides.patchOf[near] as number;
       return patch !== own && (patches[patch] as Patch).layer === layer;
     },
@@ -99,18 +136,39 @@ export function sidesNear(sides: Sides, patches: readonly Patch[], side: number,
 export function findContacts(sides: Sides, patches: readonly Patch[]): Contact[] {
   const contacts: Contact[] = [];
   for (let side = 0; side < sides.edges.length; side++) {
-    for (const other of sidesNear(sides, patches, side, SAME_POINT_MM)) {
-      const contact = contactOf(sides, side, other);
-      if (contact) contacts.push(contact);
+    // Each pair is looked at once, and then from both of its sides.
+    for (const other of sidesNear(sides, patches, side, SAME_POINT_MM, side)) {
+      for (const contact of [contactOf(sides, side, other), contactOf(sides, other, side)])
+        if (contact) contacts.push(contact);
     }
   }
   return contacts;
 }
 
+/** Where other patches lie against one side, in order along it. */
+export function contactsOfSide(sides: Sides, patches: readonly Patch[], side: number): Contact[] {
+  return sidesNear(sides, patches, side, SAME_POINT_MM)
+    .flatMap((other) => contactOf(sides, side, other) ?? [])
+    .sort((p, q) => p.from - q.from);
+}
+
+/** Straight sides that lie on each other for over 1 mm run opposite to within this cosine (about 25°). */
+const OPPOSITE_COS = -0.9;
+/** Sides further apart than this all along are in no contact, mm; well above the tolerance. */
+const APART_MM = 3 * SAME_POINT_MM;
+
 function contactOf(sides: Sides, side: number, other: number): Contact | undefined {
+  const { directions } = sides;
+  const [ux, uy] = [directions[side * 2] as number, directions[side * 2 + 1] as number];
+  const [vx, vy] = [directions[other * 2] as number, directions[other * 2 + 1] as number];
+  // Most neighbours only meet at a corner: their directions tell, long before anything is measured.
+  const areStraight = (ux !== 0 || uy !== 0) && (vx !== 0 || vy !== 0);
+  if (areStraight && ux * vx + uy * vy > OPPOSITE_COS) return undefined;
   const a = sides.edges[side] as Edge;
   const b = sides.edges[other] as Edge;
   const length = sides.lengths[side] as number;
+  if (areStraight && isApart(a, b, ux, uy, length)) return undefined;
+  if (areStraight) return straightContact(sides, side, other);
   // The neighbour runs the other way: its end lies towards our start.
   const begin = locate(a, b.b);
   const finish = locate(a, b.a);
@@ -124,6 +182,68 @@ function contactOf(sides: Sides, side: number, other: number): Contact | undefin
   const fromPlace = startsHere || begin.off > SAME_POINT_MM ? sides.startPlace[side] : endPlace(sides, other);
   const toPlace = endsHere || finish.off > SAME_POINT_MM ? endPlace(sides, side) : sides.startPlace[other];
   return { side, other, from, to, fromPlace: fromPlace as number, toPlace: toPlace as number };
+}
+
+/** The same for two straight sides, in plain numbers: this is most of the work on a large block. */
+function straightContact(sides: Sides, side: number, other: number): Contact | undefined {
+  const { directions, lengths, edges } = sides;
+  const [a, b] = [edges[side] as Edge, edges[other] as Edge];
+  const length = lengths[side] as number;
+  const from = alongLine(a, directions, side, length, b.b);
+  const to = alongLine(a, directions, side, length, b.a);
+  if (to - from <= LEAST_SEAM_MM) return undefined;
+  const otherLength = lengths[other] as number;
+  const offOther = (x: number, y: number) => offLine(b, directions, other, otherLength, x, y);
+  const [ux, uy] = [directions[side * 2] as number, directions[side * 2 + 1] as number];
+  const offAt = (along: number) => offOther(a.a.x + ux * along, a.a.y + uy * along);
+  if (offAt(from) > SAME_POINT_MM || offAt(to) > SAME_POINT_MM || offAt((from + to) / 2) > SAME_POINT_MM)
+    return undefined;
+  const beginOff = offLine(a, directions, side, length, b.b.x, b.b.y);
+  const finishOff = offLine(a, directions, side, length, b.a.x, b.a.y);
+  const startsHere = from <= 2 * SAME_POINT_MM && offOther(a.a.x, a.a.y) < beginOff;
+  const endsHere = to >= length - 2 * SAME_POINT_MM && offOther(a.b.x, a.b.y) < finishOff;
+  const fromPlace = startsHere || beginOff > SAME_POINT_MM ? sides.startPlace[side] : endPlace(sides, other);
+  const toPlace = endsHere || finishOff > SAME_POINT_MM ? endPlace(sides, side) : sides.startPlace[other];
+  return { side, other, from, to, fromPlace: fromPlace as number, toPlace: toPlace as number };
+}
+
+/** How far along a straight side the place nearest to a point lies, mm. */
+function alongLine(
+  { a }: Edge,
+  directions: Float64Array,
+  side: number,
+  length: number,
+  { x, y }: Point,
+): number {
+  const along =
+    (x - a.x) * (directions[side * 2] as number) + (y - a.y) * (directions[side * 2 + 1] as number);
+  return along < 0 ? 0 : along > length ? length : along;
+}
+
+/** How far a point lies off a straight side, mm. */
+function offLine(
+  { a }: Edge,
+  directions: Float64Array,
+  side: number,
+  length: number,
+  x: number,
+  y: number,
+): number {
+  const [ux, uy] = [directions[side * 2] as number, directions[side * 2 + 1] as number];
+  const [px, py] = [x - a.x, y - a.y];
+  const free = px * ux + py * uy;
+  const along = free < 0 ? 0 : free > length ? length : free;
+  const [dx, dy] = [px - ux * along, py - uy * along];
+  return Math.sqrt(dx * dx + dy * dy);
+}
+
+/** Whether a straight side lies wholly beside another's line, or beyond its ends: no contact, without measuring more. */
+function isApart(a: Edge, b: Edge, ux: number, uy: number, length: number): boolean {
+  const [px, py, qx, qy] = [b.a.x - a.a.x, b.a.y - a.a.y, b.b.x - a.a.x, b.b.y - a.a.y];
+  const [left, right] = [ux * py - uy * px, ux * qy - uy * qx];
+  if (Math.min(left, right) > APART_MM || Math.max(left, right) < -APART_MM) return true;
+  const [from, to] = [ux * qx + uy * qy, ux * px + uy * py];
+  return Math.min(to, length) - Math.max(from, 0) < LEAST_SEAM_MM / 2;
 }
 
 function runsOpposite(a: Edge, b: Edge, along: number): boolean {

@@ -9,12 +9,12 @@ export interface Patch {
   readonly fabric: string;
   /** 0 is pieced first; higher layers are appliquéd over lower ones. */
   readonly layer: number;
-}
-
-/** What a block is: kept as one document; everything else about it is computed. */
-export interface BlockDocument {
-  readonly format: 'kevlo.block/1';
-  readonly patches: readonly Patch[];
-  /** What a generated block was made from; kept as it is, read by the generators. */
-  readonly recipe?: unknown;
+  /** Id of the part of the document that a generator made this patch for. */
+  readonly part?: string;
+  /** Patches with the same group are picked and moved together. */
+  readonly group?: string;
+  /** A locked patch stays where and as it is. */
+  readonly isLocked?: boolean;
+  /** What the host decided of single sides, by their number: left raw, or turned under. Others follow the layers. */
+  readonly edges?: Readonly<Record<string, 'raw' | 'turned'>>;
 }

@@ -14,7 +14,7 @@ import {
   turnDegrees,
   type Point,
 } from '../geometry';
-import { findContacts, sidesNear, type Contact, type Sides } from './contacts';
+import { sidesNear, type Contact, type Sides } from './contacts';
 import type { Patch } from './patch';
 import type { SeamGraph } from './seamGraph';
 import { groupsOf } from './groupsOf';
@@ -111,8 +111,7 @@ function overlapProblem(a: string, b: string, area: number, at: Point, isSame: b
 
 /** Finds edges that nearly match, slivers of bare ground, and patches joined to nothing. */
 export function findMismatches(graph: SeamGraph): Problem[] {
-  const { sides, patches } = graph;
-  const contacts = findContacts(sides, patches);
+  const { sides, patches, contacts } = graph;
   return [
     ...unevenContacts(sides, patches, contacts),
     ...gaps(graph, new Set(contacts.map(({ side, other }) => pairKey(sides, side, other)))),

@@ -66,6 +66,10 @@ export interface SeamGraph {
   /** Whether two of the seams that end at a place lie in one line there. */
   readonly hasLine: readonly boolean[];
   readonly sides: Sides;
+  /** Where sides lie on each other, before they are joined to seams. */
+  readonly contacts: readonly Contact[];
+  /** Set where units stand for patches: an outline is then only a list of corners that says where the unit lies. */
+  readonly isOfUnits?: true;
 }
 
 /** How far a flattened seam may lie from its true curve, mm. */
@@ -91,7 +95,18 @@ export function buildSeamGraph(patches: readonly Patch[]): SeamGraph {
   });
   const isInner = seamsAt.map((list, place) => list.length > 0 && !isOpenPlace.has(place));
   const hasLine = seamsAt.map((list, place) => hasStraightPair(seams, list, place));
-  return { patches, seams, openEdges, places: sides.places, seamsOf, seamsAt, isInner, hasLine, sides };
+  return {
+    patches,
+    seams,
+    openEdges,
+    places: sides.places,
+    seamsOf,
+    seamsAt,
+    isInner,
+    hasLine,
+    sides,
+    contacts,
+  };
 }
 
 function hasStraightPair(seams: readonly Seam[], list: readonly number[], place: number): boolean {

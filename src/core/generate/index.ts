@@ -7,3 +7,4 @@ export {
   type RecipeField,
   type RecipeKind,
 } from './recipeFields';
+export { documentOfRecipe, isRecipe, patchesOfPart, remakePart, wholeRecipe, type Remade } from './parts';

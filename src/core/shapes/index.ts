@@ -16,3 +16,12 @@ export {
 } from './lookAlikes';
 export { nameShape } from './nameShape';
 export { nameKinds } from './nameKinds';
+export {
+  PAPER_MARKS,
+  isSamePaper,
+  markOf,
+  proposeMarks,
+  type ChosenMark,
+  type MarkedPaper,
+  type PaperMark,
+} from './paperMarks';

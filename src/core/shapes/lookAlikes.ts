@@ -1,4 +1,5 @@
 import {
+  areaOf,
   boxOf,
   edgeLength,
   edgesOf,
@@ -10,6 +11,7 @@ import {
   pointAt,
   type Outline,
   type Point,
+  type TurnedBox,
 } from '../geometry';
 import { signatureOf } from './signature';
 
@@ -57,9 +59,8 @@ export function resemblance(a: Outline, b: Outline): Resemblance {
   return best as Resemblance;
 }
 
-/** Whether two outlines are so different in size that laying them on each other can be spared. */
-export function differsInSize(a: Outline, b: Outline): boolean {
-  const [p, q] = [narrowestBox(a), narrowestBox(b)];
+/** Whether two papers are so different in size that laying them on each other can be spared. */
+function differsInSize(p: TurnedBox, q: TurnedBox): boolean {
   return Math.abs(p.length - q.length) > 2 * LOOK_ALIKE_MM || Math.abs(p.width - q.width) > 2 * LOOK_ALIKE_MM;
 }
 
@@ -131,9 +132,6 @@ function furthest(points: readonly Point[], outline: Outline): number {
   return Math.max(...points.map((point) => Math.min(...edges.map((edge) => locate(edge, point).off))));
 }
 
-/** Marks in the order in which they are proposed. */
-const MARKS = ['stripe', 'dot', 'notch', 'two stripes', 'two dots', 'two notches'] as const;
-
 export interface NamedPaper {
   readonly name: string;
   readonly outline: Outline;
@@ -149,10 +147,8 @@ export type LookAlike =
       readonly distanceMm: number;
       readonly laidOn: Outline;
       readonly tellBy: TellingMeasure;
-      /** Mark proposed for the second paper; the first stays plain. */
-      readonly mark: string;
     }
-  | { readonly kind: 'hands'; readonly paper: number; readonly turned: Outline; readonly mark: string };
+  | { readonly kind: 'hands'; readonly paper: number; readonly turned: Outline };
 
 /**
  * Finds papers of a whole project that are hard to tell apart: pairs that differ by less than 3 mm, and papers whose
@@ -160,16 +156,20 @@ export type LookAlike =
  */
 export function findLookAlikes(papers: readonly NamedPaper[]): LookAlike[] {
   const found: LookAlike[] = [];
+  const boxes = papers.map(({ outline }) => narrowestBox(outline));
+  const areas = papers.map(({ outline }) => areaOf(outline));
   papers.forEach(({ outline, isHanded }, a) => {
-    if (isHanded)
-      found.push({ kind: 'hands', paper: a, turned: standingBeside(outline), mark: 'L or R on the back' });
+    if (isHanded) found.push({ kind: 'hands', paper: a, turned: standingBeside(outline) });
     papers.slice(a + 1).forEach((other, offset) => {
-      if (differsInSize(outline, other.outline)) return;
+      const b = a + 1 + offset;
+      if (differsInSize(boxes[a] as TurnedBox, boxes[b] as TurnedBox)) return;
+      // Outlines nowhere 3 mm apart differ in area by less than a band of that width round the larger.
+      const band = LOOK_ALIKE_MM * Math.max(perimeterOf(outline), perimeterOf(other.outline));
+      if (Math.abs((areas[a] as number) - (areas[b] as number)) > band) return;
       const { distanceMm, laidOn } = resemblance(outline, other.outline);
       if (distanceMm >= LOOK_ALIKE_MM) return;
-      const mark = MARKS[found.filter(({ kind }) => kind === 'pair').length % MARKS.length] as string;
       const tellBy = tellingMeasure(outline, other.outline);
-      found.push({ kind: 'pair', papers: [a, a + 1 + offset], distanceMm, laidOn, tellBy, mark });
+      found.push({ kind: 'pair', papers: [a, b], distanceMm, laidOn, tellBy });
     });
   });
   return found;

@@ -1,16 +1,26 @@
 import type { UnitSystem } from '../length';
 import type { PaperKind } from './groupKinds';
 import { nameShape } from './nameShape';
+import { markOf, type MarkedPaper } from './paperMarks';
 
-/** Names every kind of a project or block; kinds that would share a name are told apart by a letter. */
-export function nameKinds(kinds: readonly PaperKind[], system: UnitSystem): string[] {
+/**
+ * Names every kind of a project or block; kinds that would share a name are told apart by a letter, and those that bear a
+ * mark say which: every label, list and step then shows it.
+ */
+export function nameKinds(
+  kinds: readonly PaperKind[],
+  system: UnitSystem,
+  marked: readonly MarkedPaper[] = [],
+): string[] {
   const plain = kinds.map(({ signature }) => nameShape(signature, system));
   const seen = new Map<string, number>();
-  return plain.map((name) => {
+  return plain.map((name, index) => {
+    const mark = markOf((kinds[index] as PaperKind).outline, marked);
     const turn = seen.get(name) ?? 0;
     seen.set(name, turn + 1);
     const isShared = plain.indexOf(name) !== plain.lastIndexOf(name);
-    return isShared ? `${name} ${letter(turn)}` : name;
+    const own = isShared ? `${name} ${letter(turn)}` : name;
+    return mark ? `${own} (marked: ${mark})` : own;
   });
 }
 

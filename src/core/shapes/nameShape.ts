@@ -31,7 +31,9 @@ const ROUND_MM = 0.03;
 
 /** Papers are named in the unit in which more of their edges are round (⅛″ or 0.5 mm), whichever the project works in. */
 function roundSystem(signature: Signature, system: UnitSystem): UnitSystem {
-  const round = (step: number) => signature.filter(({ edgeMm }) => offGrid(edgeMm, step) < ROUND_MM).length;
+  // Of a curved side it is the straight way across that is made round.
+  const sizes = signature.map((step) => (step.bulge === 0 ? step.edgeMm : chordOf(step)));
+  const round = (step: number) => sizes.filter((size) => offGrid(size, step) < ROUND_MM).length;
   const [inch, metric] = [round(MM_PER_INCH / 8), round(0.5)];
   if (inch === metric) return system;
   return inch > metric ? 'inch' : 'metric';
@@ -130,17 +132,45 @@ function namePolygon(signature: Signature, length: LengthNamer): string {
     return `${length(edge)} ${name}`;
   }
   const longest = Math.max(...signature.map(({ edgeMm }) => edgeMm));
-  if (
-    count === 6 &&
-    signature.every(
-      (step, i) =>
-        isSameEdge(step.edgeMm, (signature[(i + 3) % 6] as SignatureStep).edgeMm) &&
-        signature.every((corner) => isAngle(corner, 120)),
-    )
-  ) {
-    return `${length(longest)} elongated hexagon`;
+  if (count === 5) {
+    const name = namePentagon(signature, length);
+    if (name) return name;
+  }
+  if (count === 6) {
+    const name = nameElongated(signature, length);
+    if (name) return name;
   }
   return `${length(longest)} ${count}-sided shape`;
+}
+
+/** Five sides that are the same from either side of a tip: a jewel, or a blade with a pointed tip. */
+function namePentagon(signature: Signature, length: LengthNamer): string | undefined {
+  for (let tip = 0; tip < 5; tip++) {
+    const side = (k: number) => signature[(tip + k) % 5] as SignatureStep;
+    if (!isSameEdge(side(0).edgeMm, side(4).edgeMm) || !isSameEdge(side(1).edgeMm, side(3).edgeMm)) continue;
+    const isJewel = isAngle(side(0), 60) && isAngle(side(1), 120) && isAngle(side(2), 120);
+    if (isJewel && isSameEdge(side(1).edgeMm, side(2).edgeMm)) return `${length(side(1).edgeMm)} jewel`;
+    if (side(1).edgeMm > side(0).edgeMm && side(2).angleDeg > 89)
+      return `${length(side(1).edgeMm)} pointed blade`;
+  }
+  return undefined;
+}
+
+/** Four equal edges at two tips, two equal sides between them. */
+function nameElongated(signature: Signature, length: LengthNamer): string | undefined {
+  for (let tip = 0; tip < 3; tip++) {
+    const side = (k: number) => signature[(tip + k) % 6] as SignatureStep;
+    const isEven = [2, 3, 5].every((k) => isSameEdge(side(0).edgeMm, side(k).edgeMm));
+    const isTwoFold = isSameEdge(side(1).edgeMm, side(4).edgeMm) && isSameAngle(side(0), side(3));
+    if (!isEven || !isTwoFold || side(1).edgeMm <= side(0).edgeMm) continue;
+    const angle = isAngle(side(0), 120) ? '' : `, ${degrees(side(0).angleDeg)}`;
+    return `${length(side(0).edgeMm)} × ${length(side(1).edgeMm)} elongated hexagon${angle}`;
+  }
+  return undefined;
+}
+
+function isSameAngle(a: SignatureStep, b: SignatureStep): boolean {
+  return Math.abs(a.angleDeg - b.angleDeg) <= SAME_ANGLE_DEG;
 }
 
 function nameCurved(signature: Signature, arcs: Signature, length: LengthNamer): string {
@@ -149,8 +179,32 @@ function nameCurved(signature: Signature, arcs: Signature, length: LengthNamer):
   const total = signature.reduce((sum, { edgeMm }) => sum + edgeMm, 0);
   if (isCircle) return `${length(total / Math.PI)} circle`;
   const longest = Math.max(...signature.map(({ edgeMm }) => edgeMm));
-  if (signature.length === 3 && arcs.length === 1) return `${length(longest)} curved wedge`;
-  const out = arcs.filter(({ bulge }) => bulge > 0).length;
-  if (arcs.length === signature.length && out > 0 && out < arcs.length) return `${length(longest)} clamshell`;
+  const [bow] = arcs.filter(({ bulge }) => bulge > 0);
+  if (bow && arcs.length === 1) return nameBowed(signature, bow, length);
+  if (bow && arcs.length === signature.length && signature.some(({ bulge }) => bulge < 0))
+    return `${length(chordOf(bow))} clamshell`;
   return `${length(longest)} curved shape, ${signature.length} sides`;
+}
+
+/** Straight but for one side that bows out: a wedge of a disc, or a blade with a round tip. */
+function nameBowed(signature: Signature, bow: SignatureStep, length: LengthNamer): string {
+  const at = signature.indexOf(bow);
+  const side = (k: number) => signature[(at + k) % signature.length] as SignatureStep;
+  const reach = length(side(1).edgeMm);
+  if (signature.length === 3 && isSameEdge(side(1).edgeMm, side(2).edgeMm)) {
+    const count = 360 / side(2).angleDeg;
+    const isEven = Math.abs(count - Math.round(count)) < 0.1;
+    return isEven
+      ? `${reach} wedge, 1/${Math.round(count)} of a disc`
+      : `${reach} wedge, ${degrees(side(2).angleDeg)}`;
+  }
+  if (signature.length === 4 && isSameEdge(side(1).edgeMm, side(3).edgeMm))
+    return `${reach} round-tipped blade`;
+  return `${length(Math.max(...signature.map(({ edgeMm }) => edgeMm)))} curved shape, ${signature.length} sides`;
+}
+
+/** Straight way between the ends of a curved side, from its length and bow, mm. */
+function chordOf({ edgeMm, bulge }: SignatureStep): number {
+  const sweep = 4 * Math.atan(Math.abs(bulge));
+  return ((2 * edgeMm) / sweep) * Math.sin(sweep / 2);
 }

@@ -141,5 +141,5 @@ test('200 kinds are searched without a noticeable wait', () => {
   const papers = Array.from({ length: 200 }, (_, i) => ({ name: `${i}`, outline: outline([0, 0], [20 + i, 0], [25 + i, 30], [5, 30 + (i % 9)]), isHanded: false })); // prettier-ignore
   const start = performance.now();
   expect(findLookAlikes(papers).length).toBeGreaterThan(100);
-  expect(performance.now() - start).toBeLessThan(10_000);
+  expect(performance.now() - start).toBeLessThan(3000);
 });

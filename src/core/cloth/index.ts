@@ -1,0 +1,2 @@
+export { findViolations, sayRule, type ClothViolation } from './rules';
+export { neighboursOf, ringsFrom, twoTurns } from './order';

@@ -1,0 +1,11 @@
+export {
+  checkSetting,
+  defaultSetting,
+  layOutTop,
+  type Cell,
+  type Setting,
+  type Strip,
+  type TopLayout,
+} from './setting';
+export { shareStrips, type StripShare, type StripShares } from './shareStrips';
+export { blockJoints, placeBlocks, type BlockJoint, type PlacedBlock, type SetBlock } from './topPatches';
