@@ -1,6 +1,7 @@
 import { groupsOf, type Seam, type SeamGraph } from '../block';
 import { STRAIGHT_DEG, type Point } from '../geometry';
 import { farPlace, turnAt } from './interface';
+import { rimsOf } from './rims';
 
 /** A way of cutting a unit: the seams to open, and the bends it costs beyond those that no plan avoids. */
 interface Cut {
@@ -30,14 +31,19 @@ interface Unit {
   readonly seams: readonly number[];
   readonly opened: ReadonlySet<number>;
   readonly isInside: (place: number) => boolean;
+  /** Places on the outer rim, in the order of their directions from the middle. */
   readonly rim: readonly number[];
-  readonly centre: Point;
+  /** For each place at the rim of a hole, all places of that rim. */
+  readonly holeAt: ReadonlyMap<number, readonly number[]>;
+  /** Middles of the patches, x and y, in the order of the members. */
+  readonly middles: Float64Array;
 }
 
 /**
  * Finds how best to cut a connected unit of two or more patches into connected groups (nearly always two).
  * A straight line of seams right across costs no bend and never spoils a later cut, so it is taken first; then the
- * path with the fewest avoidable bends, the evenest halves among equals. A ring is opened before it can be halved.
+ * path with the fewest avoidable bends, the evenest halves among equals. A path may cross a hole, from any place of its
+ * rim to any other: that join has two runs and closes the hole. Where rims meet at a point, a part is opened first.
  * Cost: near-linear in the unit's patches.
  */
 export function findCut(graph: SeamGraph, members: readonly number[]): readonly (readonly number[])[] {
@@ -92,8 +98,25 @@ function describeUnit(graph: SeamGraph, members: readonly number[], opened: Read
     const { x, y } = graph.places[place] as Point;
     return Math.atan2(y - centre.y, x - centre.x);
   };
-  const rim = [...places].filter((place) => !isInside(place)).sort((a, b) => angle(a) - angle(b) || a - b);
-  return { graph, members, seams, opened, isInside, rim, centre };
+  // What stands for a unit has no outline to go round: all its rims are taken for one.
+  const [outer = [], ...holes] = graph.isOfUnits
+    ? [[...places].filter((place) => !isInside(place))]
+    : rimsOf(graph, members, seams, isInside);
+  const rim = [...outer].sort((a, b) => angle(a) - angle(b) || a - b);
+  const holeAt = new Map(holes.flatMap((hole) => hole.map((place) => [place, hole] as const)));
+  return { graph, members, seams, opened, isInside, rim, holeAt, middles: middlesOf(graph, members) };
+}
+
+function middlesOf(graph: SeamGraph, members: readonly number[]): Float64Array {
+  const middles = new Float64Array(members.length * 2);
+  members.forEach((patch, i) => {
+    const { corners } = (graph.patches[patch] as SeamGraph['patches'][number]).outline;
+    for (const { x, y } of corners) {
+      middles[i * 2] = (middles[i * 2] as number) + x / corners.length;
+      middles[i * 2 + 1] = (middles[i * 2 + 1] as number) + y / corners.length;
+    }
+  });
+  return middles;
 }
 
 function mean(values: readonly number[]): number {
@@ -134,7 +157,7 @@ function straightCuts(unit: Unit): Cut[] {
     }
   }
   const all = [...lines.values()];
-  // In a ring the two sides of a line say nothing about how evenly it parts: look at every sample there.
+  // Round holes the two sides of a line say little about how evenly it parts: look at every sample of smaller units.
   const looks = opened.size > 0 || members.length <= MEDIUM_UNIT ? STRAIGHT_SAMPLE : CLOSE_LOOKS;
   if (all.length <= looks) return all.map((line) => ({ seams: line, excess: 0 }));
   const sample = spread(all, STRAIGHT_SAMPLE).map((line) => ({ line, uneven: unevenness(unit, line) }));
@@ -142,7 +165,11 @@ function straightCuts(unit: Unit): Cut[] {
   return sample.slice(0, looks).map(({ line }) => ({ seams: line, excess: 0 }));
 }
 
-function followStraight({ graph, isInside }: Unit, from: number, first: number): number[] | undefined {
+function followStraight(
+  { graph, isInside, holeAt }: Unit,
+  from: number,
+  first: number,
+): number[] | undefined {
   const line: number[] = [];
   let [place, next]: [number, number | undefined] = [from, first];
   while (next !== undefined) {
@@ -150,7 +177,8 @@ function followStraight({ graph, isInside }: Unit, from: number, first: number):
     if (seam.innerBends.length > 0 || line.length > graph.seams.length) return undefined;
     line.push(next);
     place = farPlace(seam, place);
-    if (!isInside(place)) return place === from ? undefined : line;
+    // A line that ends at a hole parts nothing by itself.
+    if (!isInside(place)) return place === from || holeAt.has(place) ? undefined : line;
     const arrived: number = next;
     next = (graph.seamsAt[place] as readonly number[]).find(
       (candidate) => candidate !== arrived && turnAt(graph, place, arrived, candidate) <= STRAIGHT_DEG,
@@ -160,17 +188,15 @@ function followStraight({ graph, isInside }: Unit, from: number, first: number):
 }
 
 /** Share of the patches by which the sides of a line differ, judged by where their first corners lie. */
-function unevenness({ graph, members }: Unit, line: readonly number[]): number {
+function unevenness({ graph, members, middles }: Unit, line: readonly number[]): number {
   const a = graph.places[(graph.seams[line[0] as number] as Seam).start.place] as Point;
   const last = graph.seams[line.at(-1) as number] as Seam;
   const b = [last.end, last.start]
     .map(({ place }) => graph.places[place] as Point)
     .sort((p, q) => Math.hypot(q.x - a.x, q.y - a.y) - Math.hypot(p.x - a.x, p.y - a.y))[0] as Point;
   let balance = 0;
-  for (const patch of members) {
-    const { corners } = (graph.patches[patch] as SeamGraph['patches'][number]).outline;
-    const x = mean(corners.map((corner) => corner.x));
-    const y = mean(corners.map((corner) => corner.y));
+  for (let i = 0; i < members.length; i++) {
+    const [x, y] = [middles[i * 2] as number, middles[i * 2 + 1] as number];
     balance += Math.sign((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x));
   }
   return Math.abs(balance) / members.length;
@@ -187,7 +213,12 @@ function pathCuts(unit: Unit, thorough: boolean): Cut[] {
   const isSmall = members.length <= SMALL_UNIT;
   const sources = thorough || isSmall ? rim : spread(rim, PATH_SOURCES);
   const cuts: Cut[] = [];
-  for (const source of sources) cuts.push(...leastBendPaths(unit, source, isSmall ? Infinity : CLOSE_LOOKS));
+  // One hole may be crossed; more, which asks for more runs in one join, only where nothing else parts the unit.
+  for (const crossings of unit.holeAt.size > 0 ? [1, Infinity] : [0]) {
+    for (const source of sources)
+      cuts.push(...leastBendPaths(unit, source, isSmall ? Infinity : CLOSE_LOOKS, crossings));
+    if (cuts.length > 0) break;
+  }
   const least = Math.min(...cuts.map(({ excess }) => excess));
   return cuts.filter(({ excess }) => excess === least);
 }
@@ -195,14 +226,17 @@ function pathCuts(unit: Unit, thorough: boolean): Cut[] {
 /**
  * Breadth-first search over directed seams from one place of the rim to the others, by number of avoidable bends and
  * then by number of seams. Passing a place costs an avoidable bend when it turns although two seams there lie in line.
+ * @param crossings holes that may be crossed: none, one, or any number
  */
-function leastBendPaths(unit: Unit, source: number, limit: number): Cut[] {
-  const { graph, isInside } = unit;
+function leastBendPaths(unit: Unit, source: number, limit: number, crossings: number): Cut[] {
+  const { graph, isInside, holeAt } = unit;
   const own = new Set(unit.seams);
   const cameFrom = new Map<number, number>();
   const reached = new Map<number, number>();
-  const stateOf = (seam: number, place: number) =>
-    seam * 2 + ((graph.seams[seam] as Seam).start.place === place ? 0 : 1);
+  // A state is a seam, a direction, and whether a hole has been crossed.
+  const stateOf = (seam: number, place: number, isAcross = 0) =>
+    seam * 4 + isAcross * 2 + ((graph.seams[seam] as Seam).start.place === place ? 0 : 1);
+  const crossed = new Set<number>();
   let level = (graph.seamsAt[source] as readonly number[])
     .filter((seam) => own.has(seam))
     .map((seam) => ({ state: stateOf(seam, source), before: -1 }));
@@ -211,9 +245,20 @@ function leastBendPaths(unit: Unit, source: number, limit: number): Cut[] {
     for (const { state, before } of level) {
       if (cameFrom.has(state)) continue;
       cameFrom.set(state, before);
-      const seam = state >> 1;
+      const [seam, isAcross] = [state >> 2, (state >> 1) & 1];
       const { start, end } = graph.seams[seam] as Seam;
       const place = state % 2 === 0 ? end.place : start.place;
+      const hole = holeAt.get(place);
+      if (hole) {
+        if (crossings === 0 || (crossings === 1 && isAcross === 1) || crossed.has(hole[0] as number))
+          continue;
+        crossed.add(hole[0] as number);
+        for (const other of hole)
+          for (const onward of graph.seamsAt[other] as readonly number[])
+            if (own.has(onward) && onward !== seam)
+              level.push({ state: stateOf(onward, other, 1), before: state });
+        continue;
+      }
       if (!isInside(place)) {
         if (place !== source && !reached.has(place)) reached.set(place, state);
         continue;
@@ -222,7 +267,7 @@ function leastBendPaths(unit: Unit, source: number, limit: number): Cut[] {
       for (const onward of graph.seamsAt[place] as readonly number[]) {
         if (onward === seam || !own.has(onward)) continue;
         const isFree = !canGoStraight || turnAt(graph, place, seam, onward) <= STRAIGHT_DEG;
-        (isFree ? level : next).push({ state: stateOf(onward, place), before: state });
+        (isFree ? level : next).push({ state: stateOf(onward, place, isAcross), before: state });
       }
     }
     if (reached.size > 0) return pathsTo(unit, source, reached, cameFrom, excess, limit);
@@ -247,7 +292,7 @@ function pathsTo(
   const cuts: Cut[] = [];
   for (const [, last] of targets) {
     const seams: number[] = [];
-    for (let state: number = last; state >= 0; state = cameFrom.get(state) as number) seams.push(state >> 1);
+    for (let state: number = last; state >= 0; state = cameFrom.get(state) as number) seams.push(state >> 2);
     if (isSimple(unit.graph, seams)) cuts.push({ seams, excess });
     if (cuts.length >= limit) break;
   }

@@ -1,11 +1,22 @@
 export { bendsBound, innerIntersections } from './bendsBound';
-export { chainsOf, turnedChain, type Chain, type ChainStep } from './interface';
-export {
-  CancelledError,
-  planAssembly,
-  type AssemblyPlan,
-  type Join,
-  type ReportProgress,
-} from './planAssembly';
+export { leastBends } from './leastBends';
+export { chainsOf, turnAt, turnedChain, type Chain, type ChainStep } from './interface';
+export { CancelledError, planAssembly, type AssemblyPlan, type ReportProgress } from './planAssembly';
+export type { Join, PlanTotals } from './sewTrees';
+export { patchByPatch, type PatchOrder } from './patchByPatch';
 export { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
 export { validatePlan } from './validatePlan';
+export { EXACT_PATCHES, exactTree } from './exactTree';
+export type { Repeat } from './repeats';
+export { SCHOOLS, type School } from './schools';
+export {
+  NO_WISHES,
+  isCrossing,
+  unitKey,
+  type IdleWish,
+  type Pin,
+  type WishList,
+  type Wishes,
+} from './wishes';
+export { changeWishes, type ChangedWishes, type OrderChange } from './changeWishes';
+export { comparedWith, compareSchools, type SchoolSummary } from './compareSchools';

@@ -1,41 +1,29 @@
-import { groupsOf, type Seam, type SeamGraph } from '../block';
+import { groupsOf, type SeamGraph } from '../block';
+import { InvariantError } from '../errors';
 import { bendsBound } from './bendsBound';
-import { findCut } from './findCut';
-import { chainsOf, type Chain } from './interface';
-import { releaseAfterJoins } from './releases';
-import { sewInOrder } from './sewInOrder';
+import { leastBends } from './leastBends';
+import { groupTree } from './groupTree';
+import type { School } from './schools';
 import { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
-
-/** Sewing two units together along all seams between them. */
-export interface Join {
-  /** `j1`, `j2`, … in sewing order. */
-  readonly id: string;
-  /** Patch indices of the larger unit, and of the smaller one. */
-  readonly left: readonly number[];
-  readonly right: readonly number[];
-  readonly seams: readonly number[];
-  /** In the direction in which to sew. */
-  readonly chains: readonly Chain[];
-  readonly bends: number;
-  readonly lengthMm: number;
-  /** Threads begun for this join; 0 when the thread of the join before carries on and suffices. */
-  readonly threadStarts: number;
-  readonly carriesOn: boolean;
-  readonly minutes: number;
-  /** Patches whose papers may come out now. */
-  readonly releases: readonly number[];
-}
+import { listJoins, minutesOf, sewTrees, totalsOf, type Join, type PlanTotals } from './sewTrees';
+import type { Tree } from './tree';
+import { validatePlan } from './validatePlan';
+import { NO_WISHES, soundPins, unitKey, type IdleWish, type Wishes } from './wishes';
 
 export interface AssemblyPlan {
-  readonly school: 'best';
+  readonly school: School;
+  /** Wishes of the host that it does not follow, with the reason. */
+  readonly idle: readonly IdleWish[];
+  /** Inner intersections through which nothing passes straight: each costs a bend. */
   readonly bendsBound: number;
+  /** The higher bound, with corners within seams and demands that go round in circles. */
+  readonly bendsLeast: number;
+  /** Whether every order was weighed, so that none has fewer bends. */
+  readonly isProven: boolean;
+  /** Whether the school has an order of its own for some group of the block. */
+  readonly isTaught: boolean;
   readonly joins: readonly Join[];
-  readonly totals: {
-    readonly joins: number;
-    readonly bends: number;
-    readonly threadStarts: number;
-    readonly minutes: number;
-  };
+  readonly totals: PlanTotals;
 }
 
 /** Called now and then with the share done, 0 to 1; return false to stop. */
@@ -44,115 +32,105 @@ export type ReportProgress = (share: number) => boolean | void;
 /** Thrown when a progress callback asks to stop. */
 export class CancelledError extends Error {}
 
-interface Tree {
-  readonly members: readonly number[];
-  readonly parts?: readonly [Tree, Tree];
-}
-
 /**
  * Plans the order of sewing for every layer and every connected group of a block.
  * Guarantees: each seam is sewn exactly once, each join puts together two connected units along all seams between
- * them, and no paper is released before all its edges are sewn. Bends equal the bound wherever straight cuts allow it.
+ * them, and no paper is released before all its edges are sewn; the validator is asked every time. Bends equal the bound wherever straight cuts allow it.
+ * @param wishes what the host wants of the order; what cannot be followed is listed in `idle`
  * Cost: about n log n in the number of patches for drawings that halve well.
  */
 export function planAssembly(
   graph: SeamGraph,
   settings: SewingSettings = DEFAULT_SEWING,
   onProgress: ReportProgress = () => true,
+  school: School = 'best',
+  wishes: Wishes = NO_WISHES,
 ): AssemblyPlan {
-  const counter = { done: 0, total: graph.patches.length, onProgress };
   const layers = [...new Set(graph.patches.map(({ layer }) => layer))].sort((a, b) => a - b);
-  const roots = layers.flatMap((layer) => {
+  const groups = layers.flatMap((layer) => {
     const own = graph.patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
-    return groupsOf(graph, own).map((group) => buildTree(graph, group, counter));
+    return groupsOf(graph, own);
   });
-  const pairs = roots.flatMap((root) => listJoins(root));
-  const bare = pairs.map(({ left, right }) => describeJoin(graph, left, right));
-  const joins = sewInOrder(releaseAfterJoins(graph, bare), settings);
-  const sum = (value: (join: Join) => number) => joins.reduce((total, join) => total + value(join), 0);
+  const goOn = counting(graph.patches.length, onProgress);
+  const { sound, idle } = soundPins(graph, wishes.pins);
+  const choose = (own: SeamGraph, trees: readonly Tree[]) => mostServing(own, trees, settings);
+  const plan = (pins: Wishes['pins'], apart: Wishes['apart']) =>
+    groups.map((members) => groupTree({ graph, members, school, pins, apart, goOn, choose }));
+  const free = plan([], []);
+  // An order that does what is wished anyway is left as it is.
+  const isFree = isFollowed(free.flatMap(({ tree }) => listJoins(tree)), sound, wishes.apart); // prettier-ignore
+  const orders = isFree ? free : plan(sound, wishes.apart);
+  const sewn = sewTrees(graph, orders.map(({ tree }) => tree), settings, wishes); // prettier-ignore
+  const isTaught = orders.some((order) => order.isTaught);
+  const joins =
+    school === 'base-strip' && isTaught ? sewn.joins.map((join) => laid(join, settings)) : sewn.joins;
+  const faults = validatePlan(graph, { joins });
+  if (faults.length > 0) throw new InvariantError(`The order of work is not valid: ${faults[0]}`);
   return {
-    school: 'best',
+    school,
+    idle: [...idle, ...stillJoined(joins, wishes.apart), ...sewn.idle],
     bendsBound: bendsBound(graph),
+    bendsLeast: leastBends(graph),
+    isProven: school === 'best' && isFree && orders.every(({ isExact }) => isExact),
+    isTaught,
     joins,
-    totals: {
-      joins: joins.length,
-      bends: sum(({ bends }) => bends),
-      threadStarts: sum(({ threadStarts }) => threadStarts),
-      minutes: sum(({ minutes }) => minutes),
-    },
+    totals: totalsOf(joins, settings),
   };
 }
 
-interface Counter {
-  done: number;
-  readonly total: number;
-  readonly onProgress: ReportProgress;
+/** Whether joins make every pinned unit, by no school of its own, and join nothing that is to be kept apart. */
+function isFollowed(
+  joins: readonly { left: readonly number[]; right: readonly number[] }[],
+  pins: Wishes['pins'],
+  apart: Wishes['apart'],
+): boolean {
+  if (pins.length === 0 && apart.length === 0) return true;
+  if (pins.some((pin) => pin.school !== undefined)) return false;
+  const made = new Set(joins.map(({ left, right }) => unitKey([...left, ...right])));
+  return pins.every(({ patches }) => made.has(unitKey(patches))) && stillJoined(joins, apart).length === 0;
 }
 
-function buildTree(graph: SeamGraph, members: readonly number[], counter: Counter): Tree {
-  if (members.length === 1) {
-    counter.done += 1;
-    const goOn = counter.done % 16 !== 0 || counter.onProgress(counter.done / counter.total) !== false;
-    if (!goOn) throw new CancelledError('The planning was cancelled.');
-    return { members };
-  }
-  const groups = findCut(graph, members);
-  return joinTrees(
-    graph,
-    groups.map((group) => buildTree(graph, group, counter)),
+/** The same join laid and sewn down by appliqué: no bend, smaller stitches, flat on the table. */
+function laid(join: Join, settings: SewingSettings): Join {
+  const { alignMinutes, threadStartMinutes, appliqueMmPerMinute } = settings;
+  const minutes = alignMinutes + join.lengthMm / appliqueMmPerMinute + join.threadStarts * threadStartMinutes;
+  return { ...join, bends: 0, minutes, isLaid: true };
+}
+
+/** Orders whose minutes differ by less than this share are equals: what is made more than once decides. */
+const TIE_SHARE = 0.03;
+
+/** Of orders with as few bends: the quickest, and of those about as quick the one that makes most units again. */
+function mostServing(graph: SeamGraph, trees: readonly Tree[], settings: SewingSettings): Tree {
+  const rated = trees.map((tree) => {
+    const { joins } = sewTrees(graph, [tree], settings);
+    return { tree, minutes: minutesOf(joins), repeated: joins.filter(({ repeat }) => repeat).length };
+  });
+  const least = Math.min(...rated.map(({ minutes }) => minutes));
+  const quick = rated.filter(({ minutes }) => minutes <= least * (1 + TIE_SHARE));
+  quick.sort((a, b) => b.repeated - a.repeated || a.minutes - b.minutes);
+  return (quick[0] as (typeof rated)[number]).tree;
+}
+
+/** Joins that the host does not want and that no other order avoids. */
+function stillJoined(joins: readonly Pick<Join, 'left' | 'right'>[], apart: Wishes['apart']): IdleWish[] {
+  const made = new Set(joins.flatMap(({ left, right }) => [
+    `${unitKey(left)}|${unitKey(right)}`,
+    `${unitKey(right)}|${unitKey(left)}`,
+  ])); // prettier-ignore
+  return apart.flatMap(([left, right], index): IdleWish[] =>
+    made.has(`${unitKey(left)}|${unitKey(right)}`)
+      ? [{ wish: 'apart', index, why: 'No other order joins these patches.' }]
+      : [],
   );
 }
 
-/** Puts units together one by one, each time the neighbour that costs the fewest chains and bends. */
-function joinTrees(graph: SeamGraph, trees: readonly Tree[]): Tree {
-  const waiting = [...trees].sort((a, b) => b.members.length - a.members.length);
-  let whole = waiting.shift() as Tree;
-  while (waiting.length > 0) {
-    const costs = waiting.map((tree) => joinCost(graph, whole.members, tree.members));
-    const best = costs.indexOf(Math.min(...costs));
-    const [next] = waiting.splice(best, 1) as [Tree];
-    const parts = [whole, next].sort((a, b) => b.members.length - a.members.length) as [Tree, Tree];
-    whole = { members: [...whole.members, ...next.members], parts };
-  }
-  return whole;
-}
-
-function joinCost(graph: SeamGraph, left: readonly number[], right: readonly number[]): number {
-  const chains = chainsOf(graph, seamsBetween(graph, left, right));
-  if (chains.length === 0) return Infinity;
-  return chains.length * 1000 + chains.reduce((sum, { bends }) => sum + bends.length, 0);
-}
-
-function seamsBetween(graph: SeamGraph, left: readonly number[], right: readonly number[]): number[] {
-  const [few, many] = left.length < right.length ? [left, new Set(right)] : [right, new Set(left)];
-  const seams = new Set<number>();
-  for (const patch of few) {
-    for (const seam of graph.seamsOf[patch] as readonly number[]) {
-      const [a, b] = (graph.seams[seam] as Seam).patches;
-      if (many.has(a === patch ? b : a)) seams.add(seam);
-    }
-  }
-  return [...seams].sort((a, b) => a - b);
-}
-
-/** Joins of a tree, the larger part's first, each after the joins it needs. Iterative: plans can be deep. */
-function listJoins(root: Tree): { left: readonly number[]; right: readonly number[] }[] {
-  const backwards: Tree[] = [];
-  const stack = [root];
-  for (let tree = stack.pop(); tree; tree = stack.pop()) {
-    if (!tree.parts) continue;
-    backwards.push(tree);
-    stack.push(...tree.parts);
-  }
-  return backwards.reverse().map((tree) => {
-    const [left, right] = tree.parts as readonly [Tree, Tree];
-    return { left: left.members, right: right.members };
-  });
-}
-
-export type BareJoin = Pick<Join, 'left' | 'right' | 'seams' | 'chains'>;
-
-function describeJoin(graph: SeamGraph, left: readonly number[], right: readonly number[]): BareJoin {
-  const seams = seamsBetween(graph, left, right);
-  return { left, right, seams, chains: chainsOf(graph, seams) };
+/** Reports now and then how far a plan is; nobody knows how often parts are looked at again, so it slows towards the end. */
+function counting(total: number, onProgress: ReportProgress): () => void {
+  let done = 0;
+  return () => {
+    done += 1;
+    const goesOn = done % 16 !== 0 || onProgress(done / (done + total)) !== false;
+    if (!goesOn) throw new CancelledError('The planning was cancelled.');
+  };
 }

@@ -1,6 +1,6 @@
 import { threadOn } from '../thread';
 import { turnedChain, type Chain } from './interface';
-import type { Join } from './planAssembly';
+import type { Join } from './sewTrees';
 import type { ReleasingJoin } from './releases';
 import type { SewingSettings } from './sewingSettings';
 
@@ -47,6 +47,7 @@ export function sewInOrder(joins: readonly ReleasingJoin[], settings: SewingSett
       threadStarts: thread.starts,
       carriesOn: isCarried,
       minutes,
+      papersInHand,
       releases,
     };
   });

@@ -12,6 +12,8 @@ export interface SewingSettings {
   readonly heavyShare: number;
   /** Length of a needleful that ends up in stitches, mm: 500 mm less knots, tail and what is too short to sew. */
   readonly usableNeedlefulMm: number;
+  /** Appliqué stitches are smaller: mm sewn in a minute. */
+  readonly appliqueMmPerMinute: number;
 }
 
 /** Defaults of the craft: 10 stitches per inch at 12 a minute, half a minute to align, a minute per bend. */
@@ -24,4 +26,5 @@ export const DEFAULT_SEWING: SewingSettings = {
   lightPapers: 12,
   heavyShare: 0.01,
   usableNeedlefulMm: 380,
+  appliqueMmPerMinute: 25,
 };

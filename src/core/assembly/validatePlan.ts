@@ -1,5 +1,6 @@
 import type { Seam, SeamGraph } from '../block';
-import type { AssemblyPlan, Join } from './planAssembly';
+import type { AssemblyPlan } from './planAssembly';
+import type { Join } from './sewTrees';
 
 /**
  * Checks a plan by replaying it on the graph, sharing nothing with the planner: units are unions of earlier joins,

@@ -1,6 +1,7 @@
 import type { SeamEnd, SeamGraph } from '../block';
-import { edgeLength, edgesOf, type Point } from '../geometry';
-import { foldClockwise, tailsOf, type FoldOrder, type Tail } from './tails';
+import type { Point } from '../geometry';
+import { foldBy, type FoldConvention } from './conventions';
+import { tailsOf, type FoldOrder, type Tail } from './tails';
 
 export interface BastedPatch {
   readonly fold: FoldOrder;
@@ -21,12 +22,17 @@ export interface BastingPlan {
 }
 
 /**
- * Plans the folding of every patch: all of them clockwise as seen from the front, tucked. Clashes are looked for on
- * the graph all the same.
+ * Plans the folding of every patch: clockwise as seen from the front and tucked, or as the host chose. Clashes are
+ * looked for on the graph all the same.
+ * @param conventionOf the convention of a patch
  */
-export function planBasting(graph: SeamGraph, allowanceMm: number): BastingPlan {
-  const patches = graph.patches.map(({ outline }) => {
-    const fold = foldClockwise(edgesOf(outline).map(edgeLength));
+export function planBasting(
+  graph: SeamGraph,
+  allowanceMm: number,
+  conventionOf: (patch: number) => FoldConvention = () => 'clockwise',
+): BastingPlan {
+  const patches = graph.patches.map(({ outline }, patch) => {
+    const fold = foldBy(conventionOf(patch), outline);
     return { fold, tails: tailsOf(outline, fold, allowanceMm) };
   });
   return { allowanceMm, patches, clashes: findClashes(graph, patches) };

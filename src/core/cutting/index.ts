@@ -1,1 +1,3 @@
 export { stripCut, type StripCut } from './stripCut';
+export { packLattice, swell, type Lattice } from './lattice';
+export { packSheets, papersPerSheet, type PackedSheets, type Placed } from './packSheets';

@@ -1,0 +1,65 @@
+import type { SeamGraph } from '../block';
+import { planAssembly, type AssemblyPlan } from './planAssembly';
+import { SCHOOLS, type School } from './schools';
+import type { SewingSettings } from './sewingSettings';
+
+/** What one school's order costs, beside the others'. */
+export interface SchoolSummary {
+  readonly school: School;
+  readonly name: string;
+  readonly what: string;
+  readonly bends: number;
+  readonly bendsBound: number;
+  readonly bendsLeast: number;
+  readonly threadStarts: number;
+  readonly minutes: number;
+  readonly largestUnit: number;
+  /** Share of the joins that make a unit which is made more than once, 0 to 1. */
+  readonly repeatedShare: number;
+  /** What it costs against the best, in a sentence. */
+  readonly says: string;
+}
+
+/** Plans a block by every school that has an order for it. Cost: that of a plan for each. */
+export function compareSchools(graph: SeamGraph, settings?: SewingSettings): SchoolSummary[] {
+  const all = Object.keys(SCHOOLS) as School[];
+  const plans = all
+    .map((school) => planAssembly(graph, settings, undefined, school))
+    .filter(({ isTaught }) => isTaught);
+  const best = plans[0] as AssemblyPlan;
+  return plans.map(({ school, totals, bendsBound, bendsLeast }) => {
+    const { bends, threadStarts, minutes, largestUnit, repeated, joins } = totals;
+    const repeatedShare = joins === 0 ? 0 : repeated / joins;
+    return {
+      school,
+      ...SCHOOLS[school],
+      bends,
+      bendsBound,
+      bendsLeast,
+      threadStarts,
+      minutes,
+      largestUnit,
+      repeatedShare,
+      says:
+        school === 'best'
+          ? 'What the others are measured by.'
+          : comparedWith(totals, best.totals, 'the first'),
+    };
+  });
+}
+
+/** What an order costs more or less than another, in a sentence. */
+export function comparedWith(
+  own: AssemblyPlan['totals'],
+  other: AssemblyPlan['totals'],
+  name: string,
+): string {
+  const say = (by: number, one: string, many: string) =>
+    by === 0 ? '' : `${Math.abs(by)} ${by > 0 ? 'more' : 'fewer'} ${Math.abs(by) === 1 ? one : many}`;
+  const parts = [
+    say(own.bends - other.bends, 'bend', 'bends'),
+    say(own.threadStarts - other.threadStarts, 'thread', 'threads'),
+    say(Math.round(own.minutes - other.minutes), 'minute', 'minutes'),
+  ].filter((part) => part !== '');
+  return parts.length === 0 ? `Costs the same as ${name}.` : `${parts.join(', ')} than ${name}.`;
+}

@@ -1,0 +1,226 @@
+import type { Seam, SeamGraph } from '../block';
+import { joinedLast, leaf, type Tree } from './tree';
+import { START_COST, TreeWays, joinCostOf, unevenCost, type JoinCost } from './treeWays';
+
+/** Groups of up to this many patches are planned by weighing every order. */
+export const EXACT_PATCHES = 14;
+
+/** Seams are numbered in two words of this many bits. */
+const WORD_BITS = 26;
+
+/** Two units that are not to be joined to each other. */
+export type Apart = readonly [readonly number[], readonly number[]];
+
+/** A way of making a unit that leaves the needle at one place. */
+interface Way {
+  readonly cost: number;
+  /** Where the thread of its last join ends; −1 for a single unit, which has none. */
+  readonly end: number;
+  /** The part that is made last, as a set, and the way in which it is made; the other part is made in its cheapest way. */
+  readonly last: number;
+  readonly lastWay: Way | undefined;
+}
+
+/**
+ * Finds the best order of joining a connected group by weighing every one: dynamic programming over its connected
+ * subsets, as in optimal join ordering (after Moerkotte and Neumann, 2006), kept apart by where the needle ends. No order
+ * has fewer bends, and of those with as few none begins fewer threads (needlefuls that run out are not counted here).
+ * Orders that sew more than two runs in one join count only where nothing else works.
+ * @param members at most 14 patches, or units already made, connected
+ * @param apart units that are not to be joined to each other
+ * @param costs remembers what units cost that are already made
+ * @returns undefined when the group is too large, has more than 52 seams between its members, or no order is left
+ * Cost: at most 3ⁿ ÷ 2 splits; planar groups have far fewer that hang together on both sides.
+ */
+export function exactTree(
+  graph: SeamGraph,
+  members: readonly (number | Tree)[],
+  apart: readonly Apart[] = [],
+  costs = new TreeWays(graph),
+): Tree | undefined {
+  const count = members.length;
+  if (count > EXACT_PATCHES) return undefined;
+  const units = members.map((one) => (typeof one === 'number' ? leaf(one) : one));
+  const place = new Map(units.flatMap(({ members: own }, i) => own.map((patch) => [patch, i] as const)));
+  const seams = seamsAcross(graph, place);
+  if (seams.length > 2 * WORD_BITS) return undefined;
+  const { neighbours, low, high } = incidence(graph, seams, place, count);
+  const all = 2 ** count - 1;
+  const connected = connectedSets(neighbours, all);
+  const joinOf = joinCosts(graph, seams, rims(low, all), rims(high, all));
+  const refused = refusedSplits(units, place, apart);
+  const sizes = sums(units.map((unit) => unit.members.length));
+  const ways: (readonly Way[])[] = [];
+  for (let set = 1; set <= all; set++) {
+    if (!connected[set]) continue;
+    const lowest = set & -set;
+    if (set === lowest) {
+      const unit = units[31 - Math.clz32(set)] as Tree;
+      ways[set] = costs.of(unit).map(({ cost, end }) => ({ cost, end, last: 0, lastWay: undefined }));
+      continue;
+    }
+    const found = new Ways();
+    for (let part = (set - 1) & set; part > 0; part = (part - 1) & set) {
+      if (!(part & lowest) || !connected[part] || !connected[set ^ part]) continue;
+      const rest = set ^ part;
+      const [own, other] = [ways[part] as readonly Way[], ways[rest] as readonly Way[]];
+      if (!own[0] || !other[0] || refused.has(part + rest * 2 ** EXACT_PATCHES)) continue;
+      const below = own[0].cost + other[0].cost;
+      if (!found.couldTake(below)) continue;
+      const join = joinOf(part, rest);
+      const cost = below + join.cost + unevenCost(sizes[part] as number, sizes[rest] as number);
+      if (!found.couldTake(cost - START_COST)) continue;
+      for (const [start, end] of join.ends) {
+        found.offer(cost, end, (sizes[part] as number) > 1 && sizes[rest] === 1 ? part : rest, undefined);
+        for (const way of own)
+          if (way.end === start) found.offer(cost + way.cost - own[0].cost - START_COST, end, part, way);
+        for (const way of other)
+          if (way.end === start) found.offer(cost + way.cost - other[0].cost - START_COST, end, rest, way);
+      }
+    }
+    ways[set] = found.list();
+  }
+  const best = ways[all]?.[0];
+  return best && treeOf(all, best, ways, units);
+}
+
+/** Ways of making one unit that can still pay: at most the saving of one thread dearer than the cheapest. */
+class Ways {
+  private readonly byEnd = new Map<number, Way>();
+  private least = Infinity;
+
+  couldTake(cost: number): boolean {
+    return cost < this.least + START_COST;
+  }
+
+  offer(cost: number, end: number, last: number, lastWay: Way | undefined): void {
+    if (!this.couldTake(cost) || cost >= (this.byEnd.get(end)?.cost ?? Infinity)) return;
+    this.byEnd.set(end, { cost, end, last, lastWay });
+    this.least = Math.min(this.least, cost);
+  }
+
+  /** The cheapest first. */
+  list(): Way[] {
+    return [...this.byEnd.values()]
+      .filter(({ cost }) => this.couldTake(cost))
+      .sort((a, b) => a.cost - b.cost);
+  }
+}
+
+/** Seams between different units. */
+function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): number[] {
+  const seams: number[] = [];
+  for (const patch of place.keys()) {
+    for (const seam of graph.seamsOf[patch] ?? []) {
+      const [a, b] = (graph.seams[seam] as Seam).patches;
+      const [p, q] = [place.get(a), place.get(b)];
+      if (a === patch && p !== undefined && q !== undefined && p !== q) seams.push(seam);
+    }
+  }
+  return seams;
+}
+
+/** What joining two sets costs, worked out once for each set of seams between them. */
+function joinCosts(graph: SeamGraph, seams: readonly number[], rimLow: Int32Array, rimHigh: Int32Array) {
+  const known = new Map<number, JoinCost>();
+  return (a: number, b: number): JoinCost => {
+    const low = (rimLow[a] as number) & (rimLow[b] as number);
+    const high = (rimHigh[a] as number) & (rimHigh[b] as number);
+    const key = low + high * 2 ** WORD_BITS;
+    const before = known.get(key);
+    if (before) return before;
+    const between = seams.filter((_, i) => (i < WORD_BITS ? (low >> i) & 1 : (high >> (i - WORD_BITS)) & 1));
+    const join = joinCostOf(graph, between);
+    known.set(key, join);
+    return join;
+  };
+}
+
+/** Splits that are refused, as the two sets in one number; only those whose units are made of whole members. */
+function refusedSplits(
+  units: readonly Tree[],
+  place: ReadonlyMap<number, number>,
+  apart: readonly Apart[],
+): ReadonlySet<number> {
+  const asSet = (patches: readonly number[]): number | undefined => {
+    let set = 0;
+    for (const patch of patches) {
+      const unit = place.get(patch);
+      if (unit === undefined) return undefined;
+      set |= 1 << unit;
+    }
+    const size = units.reduce((sum, unit, i) => sum + ((set >> i) & 1 ? unit.members.length : 0), 0);
+    return size === patches.length ? set : undefined;
+  };
+  const refused = new Set<number>();
+  for (const [left, right] of apart) {
+    const [a, b] = [asSet(left), asSet(right)];
+    if (a === undefined || b === undefined) continue;
+    refused.add(a + b * 2 ** EXACT_PATCHES).add(b + a * 2 ** EXACT_PATCHES);
+  }
+  return refused;
+}
+
+function incidence(
+  graph: SeamGraph,
+  seams: readonly number[],
+  place: ReadonlyMap<number, number>,
+  count: number,
+) {
+  const neighbours = new Int32Array(count);
+  const [low, high] = [new Int32Array(count), new Int32Array(count)];
+  seams.forEach((seam, i) => {
+    const [a, b] = (graph.seams[seam] as Seam).patches.map((patch) => place.get(patch) as number) as [
+      number,
+      number,
+    ];
+    neighbours[a] = (neighbours[a] as number) | (1 << b);
+    neighbours[b] = (neighbours[b] as number) | (1 << a);
+    const word = i < WORD_BITS ? low : high;
+    for (const end of [a, b]) word[end] = (word[end] as number) ^ (1 << (i % WORD_BITS));
+  });
+  return { neighbours, low, high };
+}
+
+/** For each set of units the seams that lead out of it: those within it cancel out. */
+function rims(own: Int32Array, all: number): Int32Array {
+  const rim = new Int32Array(all + 1);
+  for (let set = 1; set <= all; set++) {
+    const lowest = set & -set;
+    rim[set] = (rim[set ^ lowest] as number) ^ (own[31 - Math.clz32(lowest)] as number);
+  }
+  return rim;
+}
+
+function connectedSets(neighbours: Int32Array, all: number): Uint8Array {
+  const connected = new Uint8Array(all + 1);
+  for (let set = 1; set <= all; set++) {
+    let reached = set & -set;
+    for (let grown = 0; grown !== reached;) {
+      grown = reached;
+      for (let rest = reached; rest > 0; rest &= rest - 1)
+        reached |= (neighbours[31 - Math.clz32(rest & -rest)] as number) & set;
+    }
+    connected[set] = reached === set ? 1 : 0;
+  }
+  return connected;
+}
+
+/** For each set the sum of its units' numbers. */
+function sums(values: readonly number[]): Int32Array {
+  const all = new Int32Array(2 ** values.length);
+  for (let set = 1; set < all.length; set++) {
+    const lowest = set & -set;
+    all[set] = (all[set ^ lowest] as number) + (values[31 - Math.clz32(lowest)] as number);
+  }
+  return all;
+}
+
+function treeOf(set: number, way: Way, ways: readonly (readonly Way[])[], units: readonly Tree[]): Tree {
+  if (way.last === 0) return units[31 - Math.clz32(set)] as Tree;
+  const cheapest = (part: number) => ways[part]?.[0] as Way;
+  const rest = set ^ way.last;
+  const last = treeOf(way.last, way.lastWay ?? cheapest(way.last), ways, units);
+  const first = treeOf(rest, cheapest(rest), ways, units);
+  return joinedLast(first, last);
+}

@@ -1,0 +1,107 @@
+import type { SeamGraph } from '../block';
+import { contract } from './contract';
+import { exactTree, type Apart } from './exactTree';
+import { findCut } from './findCut';
+import { improveTree } from './improveTree';
+import { keepApart } from './keepApart';
+import { schoolTree, treeCost, type Inner, type School } from './schools';
+import { joinTrees, leaf, type Tree } from './tree';
+import { unitKey, type Pin } from './wishes';
+
+/** What planning one group needs. */
+export interface GroupTask {
+  readonly graph: SeamGraph;
+  readonly members: readonly number[];
+  readonly school: School;
+  /** Of these those that lie within the group are followed. */
+  readonly pins: readonly Pin[];
+  readonly apart: readonly Apart[];
+  /** Called for each patch and unit that is done; throws to stop. */
+  readonly goOn: () => void;
+  /** Of several orders with as few bends the one that serves best. */
+  readonly choose: (graph: SeamGraph, trees: readonly Tree[]) => Tree;
+}
+
+/** The order of one connected group, and whether every order was weighed. */
+export interface GroupOrder {
+  readonly tree: Tree;
+  readonly isExact: boolean;
+  /** Whether the school has an order for this group; else it is ordered with the fewest bends. */
+  readonly isTaught: boolean;
+}
+
+/** Blocks up to this size are looked at for turns onto themselves, and for all schools. */
+const MOST_TURNED = 600;
+const MOST_COMPARED = 60;
+const COMPARED = ['wedges', 'rows', 'rings', 'pairs'] as const;
+
+/** Plans one connected group: pinned units first, each by its school, then the whole with those taken as patches. */
+export function groupTree(task: GroupTask): GroupOrder {
+  const { graph, members, pins } = task;
+  const own = pins.find(({ patches }) => unitKey(patches) === unitKey(members));
+  const school = own?.school ?? task.school;
+  const all = new Set(members);
+  const inside = pins.filter((pin) => pin !== own && pin.patches.every((patch) => all.has(patch)));
+  if (inside.length === 0) return freeTree({ ...task, school });
+  const largest = inside.filter(
+    ({ patches }) => !inside.some((other) => other.patches.length > patches.length && other.patches.includes(patches[0] as number)),
+  ); // prettier-ignore
+  const pinned = largest.map(
+    ({ patches }) => groupTree({ ...task, members: patches, school, pins: inside }).tree,
+  );
+  const taken = new Set(largest.flatMap(({ patches }) => patches));
+  const units = [...pinned, ...members.filter((patch) => !taken.has(patch)).map(leaf)];
+  if (units.length === 1) return { tree: units[0] as Tree, isExact: false, isTaught: false };
+  const { graph: small, expand, membersOf } = contract(graph, units);
+  const apart = task.apart.flatMap(([left, right]): Apart[] => {
+    const [a, b] = [membersOf(left), membersOf(right)];
+    return a && b ? [[a, b]] : [];
+  });
+  const whole = units.map((_, index) => index);
+  const { tree, isTaught } = freeTree({ ...task, graph: small, members: whole, school, apart, pins: [] });
+  return { tree: expand(tree), isExact: false, isTaught };
+}
+
+function freeTree(task: GroupTask): GroupOrder {
+  const { graph, members, school, apart, goOn } = task;
+  const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn);
+  const inner: Inner = { order: (own) => cutTree(graph, own, goOn), improve };
+  if (school !== 'best') {
+    const taught = schoolTree(graph, members, school, inner);
+    const tree = keepApart(graph, taught ?? improve(inner.order(members)), apart);
+    return { tree, isExact: false, isTaught: taught !== undefined };
+  }
+  const exact = exactTree(graph, members, apart);
+  const plain = exact ?? keepApart(graph, cutTree(graph, members, goOn), apart);
+  const trees = [plain];
+  const isSmall = members.length <= MOST_COMPARED;
+  if (!exact) trees.push(improve(plain));
+  if (members.length >= 4 && members.length <= MOST_TURNED) {
+    for (const other of exact || !isSmall ? (['wedges'] as const) : COMPARED) {
+      const taught = schoolTree(graph, members, other, inner);
+      if (!taught) continue;
+      trees.push(keepApart(graph, taught, apart));
+      if (other !== 'wedges') trees.push(improve(trees.at(-1) as Tree));
+    }
+  }
+  const bends = trees.map((tree) => treeCost(graph, tree).bends);
+  const least = Math.min(...bends);
+  const equals = trees.filter((_, i) => bends[i] === least);
+  return {
+    tree: equals.length === 1 ? (equals[0] as Tree) : task.choose(graph, equals),
+    isExact: exact !== undefined,
+    isTaught: true,
+  };
+}
+
+function cutTree(graph: SeamGraph, members: readonly number[], goOn: () => void): Tree {
+  if (members.length === 1) {
+    goOn();
+    return leaf(members[0] as number);
+  }
+  const groups = findCut(graph, members);
+  return joinTrees(
+    graph,
+    groups.map((group) => cutTree(graph, group, goOn)),
+  );
+}

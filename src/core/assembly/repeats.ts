@@ -1,0 +1,133 @@
+import type { SeamGraph } from '../block';
+import {
+  distance,
+  isSamePlace,
+  middleOfCorners,
+  moveOutline,
+  turnAbout,
+  type Motion,
+  type Outline,
+  type Point,
+} from '../geometry';
+import type { BareJoin } from './sewTrees';
+
+/** What a join makes, where the block has it more than once. */
+export interface Repeat {
+  /** A, B, C … in the order in which such units are first made. */
+  readonly letter: string;
+  /** This is the how-manieth of so many. */
+  readonly copy: number;
+  readonly copies: number;
+}
+
+/** Larger units are not compared: a block has them once, or its maker sees it. */
+const MOST_PATCHES = 150;
+/** Patches of congruent units lie within this of each other, laid on each other, mm. */
+const SAME_MM = 0.5;
+
+interface UnitClass {
+  readonly size: number;
+  readonly shape: Shape;
+  readonly joins: number[];
+}
+
+interface Shape {
+  readonly centre: Point;
+  /** Cloth and outline of each patch, how far its middle is from the centre, mm; those farthest from the centre first. */
+  readonly patches: readonly { readonly cloth: string; readonly outline: Outline; readonly reach: number }[];
+}
+
+/**
+ * Finds units that are made more than once: the same shapes in the same cloths, laid alike, joined from like parts.
+ * Turned is the same; turned over is not.
+ * @returns for each join its letter and count, or undefined where the block has the unit once
+ * Cost: units of one size and content are compared, patches squared at worst for each pair.
+ */
+export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repeat | undefined)[] {
+  const classes: UnitClass[] = [];
+  const drawers = new Map<string, number[]>();
+  const classOfUnit = new Map<string, number>();
+  const key = (patches: readonly number[]) => `${patches.length}/${Math.min(...patches)}`;
+  const classOf = joins.map(({ left, right }, index) => {
+    const members = [...left, ...right];
+    if (members.length > MOST_PATCHES) return undefined;
+    const made = [left, right].map((unit) =>
+      unit.length === 1 ? -1 : (classOfUnit.get(key(unit)) ?? -2 - index),
+    );
+    const shape = shapeOf(graph, members);
+    const drawer = [
+      ...made.sort((a, b) => a - b).map(String),
+      ...shape.patches.map(({ cloth, reach }) => `${cloth}:${Math.round(reach)}`).sort(),
+    ].join('|');
+    const alike = (drawers.get(drawer) ?? []).find((one) =>
+      isCongruent((classes[one] as UnitClass).shape, shape),
+    );
+    const own = alike ?? classes.length;
+    if (alike === undefined) {
+      classes.push({ size: members.length, shape, joins: [] });
+      drawers.set(drawer, [...(drawers.get(drawer) ?? []), own]);
+    }
+    classes[own]?.joins.push(index);
+    classOfUnit.set(key(members), own);
+    return own;
+  });
+  const letters = new Map<number, string>();
+  return classOf.map((own, index) => {
+    const all = own === undefined ? [] : (classes[own]?.joins ?? []);
+    if (own === undefined || all.length < 2) return undefined;
+    const letter = letters.get(own) ?? letterOf(letters.size);
+    letters.set(own, letter);
+    return { letter, copy: all.indexOf(index) + 1, copies: all.length };
+  });
+}
+
+function shapeOf(graph: SeamGraph, members: readonly number[]): Shape {
+  const all = members.map((patch) => graph.patches[patch] as SeamGraph['patches'][number]);
+  const centre = centreOf(all);
+  const patches = all.map(({ fabric, outline }) => {
+    const middle = middleOfCorners(outline);
+    return { cloth: `${fabric}/${outline.corners.length}`, outline, reach: distance(middle, centre) };
+  });
+  return { centre, patches: patches.sort((p, q) => q.reach - p.reach) };
+}
+
+function centreOf(patches: readonly { readonly outline: Outline }[]): Point {
+  const middles = patches.map(({ outline }) => middleOfCorners(outline));
+  const sum = middles.reduce((total, { x, y }) => ({ x: total.x + x, y: total.y + y }), { x: 0, y: 0 });
+  return { x: sum.x / middles.length, y: sum.y / middles.length };
+}
+
+function isCongruent(a: Shape, b: Shape): boolean {
+  const first = a.patches[0];
+  if (!first || a.patches.length !== b.patches.length) return false;
+  return b.patches.some((other) => {
+    if (other.cloth !== first.cloth || Math.abs(other.reach - first.reach) > SAME_MM) return false;
+    return turnsBetween(first.outline, other.outline).some((degrees) => {
+      const turn = turnAbout(a.centre, degrees);
+      const motion: Motion = {
+        ...turn,
+        x: turn.x + b.centre.x - a.centre.x,
+        y: turn.y + b.centre.y - a.centre.y,
+      };
+      return a.patches.every(({ cloth, outline }) => {
+        const moved = moveOutline(motion, outline);
+        return b.patches.some((one) => one.cloth === cloth && isSamePlace(moved, one.outline, SAME_MM));
+      });
+    });
+  });
+}
+
+/** Turns that could take one outline onto the other: each of its sides onto the first side. */
+function turnsBetween(a: Outline, b: Outline): number[] {
+  const heading = ({ corners }: Outline, i: number) => {
+    const [p, q] = [corners[i] as Point, corners[(i + 1) % corners.length] as Point];
+    return (Math.atan2(q.y - p.y, q.x - p.x) * 180) / Math.PI;
+  };
+  const base = heading(a, 0);
+  return b.corners.map((_, i) => heading(b, i) - base);
+}
+
+function letterOf(index: number): string {
+  const tail = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? tail : letterOf(Math.floor(index / 26) - 1) + tail;
+}

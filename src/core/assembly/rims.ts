@@ -1,0 +1,58 @@
+import type { Seam, SeamGraph } from '../block';
+import type { Point } from '../geometry';
+
+/**
+ * The rims of a unit, each as the places on it; the outer one first. Going round a patch, what lies between the end of
+ * one of its seams and the start of the next is rim (or a point inside, where the two are one place).
+ */
+export function rimsOf(
+  graph: SeamGraph,
+  members: readonly number[],
+  seams: readonly number[],
+  isInside: (place: number) => boolean,
+): number[][] {
+  const own = new Set(seams);
+  const next = new Map<number, number[]>();
+  const link = (a: number, b: number) => next.set(a, [...(next.get(a) ?? []), b]);
+  for (const patch of members) {
+    const round = aroundPatch(graph, patch).filter(({ seam }) => own.has(seam));
+    round.forEach(({ to }, i) => {
+      const { from } = round[(i + 1) % round.length] as (typeof round)[number];
+      link(to, from);
+      link(from, to);
+    });
+  }
+  const rims: number[][] = [];
+  const seen = new Set<number>();
+  for (const first of next.keys()) {
+    if (seen.has(first) || isInside(first)) continue;
+    const rim = [first];
+    seen.add(first);
+    for (const place of rim) {
+      for (const other of next.get(place) ?? []) {
+        if (seen.has(other)) continue;
+        seen.add(other);
+        rim.push(other);
+      }
+    }
+    rims.push(rim);
+  }
+  const least = (rim: readonly number[]) =>
+    rim.reduce((x, place) => Math.min(x, (graph.places[place] as Point).x), Infinity);
+  return rims.length < 2 ? rims : rims.map((rim) => ({ rim, x: least(rim) })).sort((a, b) => a.x - b.x).map(({ rim }) => rim); // prettier-ignore
+}
+
+/** Seams of a patch in the order in which its outline comes to them, each with the places where it comes and goes. */
+function aroundPatch(graph: SeamGraph, patch: number): { seam: number; from: number; to: number }[] {
+  const { corners } = (graph.patches[patch] as SeamGraph['patches'][number]).outline;
+  const list = (graph.seamsOf[patch] ?? []).map((seam) => {
+    const { patches, start, end } = graph.seams[seam] as Seam;
+    const isFirst = patches[0] === patch;
+    const [come, go] = isFirst ? [start, end] : [end, start];
+    const side = come.sides[isFirst ? 0 : 1];
+    const corner = corners[side] as Point;
+    const { x, y } = graph.places[come.place] as Point;
+    return { seam, from: come.place, to: go.place, side, along: Math.hypot(x - corner.x, y - corner.y) };
+  });
+  return list.sort((a, b) => a.side - b.side || a.along - b.along);
+}

@@ -1,0 +1,152 @@
+import type { SeamGraph } from '../block';
+import { threadOn } from '../thread';
+import { inBatches } from './inBatches';
+import { inSequence } from './inSequence';
+import { chainsOf, type Chain } from './interface';
+import { releaseAfterJoins } from './releases';
+import { findRepeats, type Repeat } from './repeats';
+import { sewInOrder } from './sewInOrder';
+import type { SewingSettings } from './sewingSettings';
+import { seamsBetween, type Tree } from './tree';
+import { NO_WISHES, type IdleWish, type Wishes } from './wishes';
+
+/** Sewing two units together along all seams between them. */
+export interface Join {
+  /** `j1`, `j2`, … in sewing order. */
+  readonly id: string;
+  /** Patch indices of the larger unit, and of the smaller one. */
+  readonly left: readonly number[];
+  readonly right: readonly number[];
+  readonly seams: readonly number[];
+  /** In the direction in which to sew. */
+  readonly chains: readonly Chain[];
+  readonly bends: number;
+  readonly lengthMm: number;
+  /** Threads begun for this join; 0 when the thread of the join before carries on and suffices. */
+  readonly threadStarts: number;
+  readonly carriesOn: boolean;
+  readonly minutes: number;
+  /** Papers still inside the larger unit while this join is sewn: what weighs and stiffens the hand. */
+  readonly papersInHand: number;
+  /** Patches whose papers may come out now. */
+  readonly releases: readonly number[];
+  /** The letter of the unit that it makes, where the block has it more than once. */
+  readonly repeat?: Repeat;
+  /** Laid over the row before and sewn down from the front: nothing is folded, so nothing bends. */
+  readonly isLaid?: true;
+}
+
+/** What a whole order costs. */
+export interface PlanTotals {
+  readonly joins: number;
+  readonly bends: number;
+  readonly threadStarts: number;
+  /** Threads that the length of the seams alone asks for: no order begins fewer. */
+  readonly threadStartsBound: number;
+  readonly minutes: number;
+  /** Patches of the largest unit that is handled while something is sewn to it. */
+  readonly largestUnit: number;
+  /** Joins that make a unit which the block has more than once. */
+  readonly repeated: number;
+}
+
+/** Joins of the trees in the order of sewing, with all that is to be known of each. */
+export function sewTrees(
+  graph: SeamGraph,
+  roots: readonly Tree[],
+  settings: SewingSettings,
+  { before, isBatched }: Pick<Wishes, 'before' | 'isBatched'> = NO_WISHES,
+): { joins: Join[]; idle: IdleWish[] } {
+  const { joins: pairs, idle } = inSequence(roots.flatMap(listJoins), before);
+  const bare = pairs.map(({ left, right }) => describeJoin(graph, left, right));
+  const repeats = findRepeats(graph, bare);
+  const oneByOne = () => sewBare(graph, bare, repeats, settings);
+  if (isBatched === false || bare.length > MOST_BATCHED || !repeats.some(Boolean))
+    return { joins: oneByOne(), idle };
+  const batched = inBatches(bare, (index) => repeats[index]?.letter);
+  const together = sewBare(graph, batched, findRepeats(graph, batched), settings);
+  if (isBatched) return { joins: together, idle };
+  const apart = oneByOne();
+  const isWorth =
+    before.length === 0 &&
+    startsOf(together) <= startsOf(apart) &&
+    minutesOf(together) <= minutesOf(apart) * (1 + BATCH_SHARE) &&
+    mostPapers(together) <= mostPapers(apart) * (1 + PAPERS_SHARE);
+  return { joins: isWorth ? together : apart, idle };
+}
+
+/** Like units are made together of themselves where that costs no thread and at most this share of the time more … */
+const BATCH_SHARE = 0.01;
+/** … and at most this share more papers at one time, when each is basted just before its join. */
+const PAPERS_SHARE = 0.1;
+/** Larger plans are not put in batches. */
+const MOST_BATCHED = 2000;
+
+const startsOf = (joins: readonly Join[]) => joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
+export const minutesOf = (joins: readonly Join[]) => joins.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** Most papers inside the work at one time, when each patch is basted just before it is joined. */
+function mostPapers(joins: readonly Join[]): number {
+  let [inUse, most] = [0, 0];
+  for (const { left, right, releases } of joins) {
+    for (const unit of [left, right]) if (unit.length === 1) inUse += 1;
+    most = Math.max(most, inUse);
+    inUse -= releases.length;
+  }
+  return most;
+}
+
+function sewBare(
+  graph: SeamGraph,
+  bare: readonly BareJoin[],
+  repeats: readonly (Repeat | undefined)[],
+  settings: SewingSettings,
+): Join[] {
+  return sewInOrder(releaseAfterJoins(graph, bare), settings).map((join, index): Join => {
+    const repeat = repeats[index];
+    return repeat ? { ...join, repeat } : join;
+  });
+}
+
+/** Joins of a tree, the larger part's first, each after the joins it needs. Iterative: plans can be deep. */
+export function listJoins(root: Tree): { left: readonly number[]; right: readonly number[] }[] {
+  const backwards: Tree[] = [];
+  const stack = [root];
+  for (let tree = stack.pop(); tree; tree = stack.pop()) {
+    if (!tree.parts) continue;
+    backwards.push(tree);
+    // What is pushed last comes first here and so, turned round, is made last.
+    stack.push(...(tree.lastPart === 0 ? [tree.parts[1], tree.parts[0]] : tree.parts));
+  }
+  return backwards.reverse().map((tree) => {
+    const [left, right] = tree.parts as readonly [Tree, Tree];
+    return { left: left.members, right: right.members };
+  });
+}
+
+/** Adds up what the joins of an order cost. */
+export function totalsOf(joins: readonly Join[], settings: SewingSettings): PlanTotals {
+  const sum = (value: (join: Join) => number) => joins.reduce((total, join) => total + value(join), 0);
+  return {
+    joins: joins.length,
+    bends: sum(({ bends }) => bends),
+    threadStarts: sum(({ threadStarts }) => threadStarts),
+    threadStartsBound: startsBound(joins, settings),
+    minutes: sum(({ minutes }) => minutes),
+    largestUnit: Math.max(1, ...joins.map(({ left }) => left.length)),
+    repeated: joins.filter(({ repeat }) => repeat).length,
+  };
+}
+
+/** Every needleful sews only so much, and each separate group of patches begins with one. */
+function startsBound(joins: readonly Join[], { stitchesPerMm, usableNeedlefulMm }: SewingSettings): number {
+  const need = joins.reduce((sum, { lengthMm }) => sum + threadOn(lengthMm, stitchesPerMm), 0);
+  return joins.length === 0 ? 0 : Math.max(1, Math.ceil(need / usableNeedlefulMm - 1e-9));
+}
+
+export type BareJoin = Pick<Join, 'left' | 'right' | 'seams' | 'chains'>;
+
+function describeJoin(graph: SeamGraph, left: readonly number[], right: readonly number[]): BareJoin {
+  const seams = seamsBetween(graph, left, right);
+  return { left, right, seams, chains: chainsOf(graph, seams) };
+}

@@ -1,0 +1,1 @@
+export { TROUBLES, troublesAt, type Trouble, type TroubleMoment } from './troubles';
