@@ -1,8 +1,8 @@
-import type { Patch } from '../block';
+import type { ProjectBasting, Patch } from '../block';
 import { stripCut } from '../cutting';
 import type { UnitSystem } from '../length';
 import { withSpares } from '../papers';
-import { nameKinds, type Hand, type PaperKind, type Sorted } from '../shapes';
+import { nameKinds, type Hand, type MarkedPaper, type PaperKind, type Sorted } from '../shapes';
 
 /** Papers of one kind in a bag. */
 export interface BagPapers {
@@ -38,12 +38,16 @@ export interface BagSettings {
   readonly sparesPercent: number;
   readonly allowanceMm: number;
   readonly system: UnitSystem;
+  /** Papers of the project that bear a mark because another looks like them. */
+  readonly marks?: readonly MarkedPaper[];
+  /** How the project folds and holds its papers. */
+  readonly basting?: ProjectBasting;
 }
 
 /** Packs one bag for one block: papers per kind with spares, and cloth per fabric as cut sizes. */
 export function bagContents(patches: readonly Patch[], sorted: Sorted, settings: BagSettings): BagContents {
   const { kinds, kindOf, handOf } = sorted;
-  const names = nameKinds(kinds, settings.system);
+  const names = nameKinds(kinds, settings.system, settings.marks);
   const papers = kinds.map((kind, index) => {
     const hands = handOf.filter((_, patch) => kindOf[patch] === index);
     const count = hands.length;

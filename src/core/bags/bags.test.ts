@@ -39,8 +39,8 @@ test('just-in-time basting needs no more papers than basting all first, and neve
   const graph = buildSeamGraph(cutGrid(6, 6, [0]));
   const { joins } = planAssembly(graph);
   const kindOf = new Int32Array(36);
-  const [first] = papersInPlay(graph, joins, kindOf, 1, 'all-first');
-  const [late] = papersInPlay(graph, joins, kindOf, 1, 'just-in-time');
+  const [first] = papersInPlay(joins, kindOf, 1, 'all-first');
+  const [late] = papersInPlay(joins, kindOf, 1, 'just-in-time');
   expect(first).toMatchObject({ uses: 36, peakInUse: 36, needed: 36 });
   expect(late?.peakInUse).toBeLessThan(36);
   expect(late?.peakInUse).toBeGreaterThanOrEqual(20);

@@ -1,13 +1,11 @@
-import type { BlockDocument, Patch } from '../block';
-import { InvalidInputError } from '../errors';
-import { areaOf, findSelfCrossing, reversedOutline, signedArea, type Outline } from '../geometry';
-
-/** Present version of the block file; its schema is in docs/block-file.md. */
-export const BLOCK_FORMAT = 'kevlo.block/1';
+import { BLOCK_FORMAT, type BlockDocument, type ClothRule, type Part, type Patch } from '../block';
+import { documentOfRecipe, isRecipe } from '../generate';
+import { readBasting } from './readBasting';
+import { readOrder } from './readOrder';
+import { readOutline } from './readOutline';
+import { fail, isLength, isName, isRecord, parseJson, readList } from './reading';
 
 const MOST_PATCHES = 20_000;
-const MOST_CORNERS = 2000;
-const MOST_MM = 50_000;
 
 /** Writes a block as a file that {@link readBlockFile} reads back exactly. */
 export function writeBlockFile(document: BlockDocument): string {
@@ -15,37 +13,139 @@ export function writeBlockFile(document: BlockDocument): string {
 }
 
 /**
- * Reads a block file, as a whole or not at all.
+ * Reads a block file of this version or an older one, as a whole or not at all. Its schema is published as
+ * `kevlo.block.2.schema.json`.
  * @throws InvalidInputError `block-file`, naming the place within the file
  */
 export function readBlockFile(text: string): BlockDocument {
-  const data = parseJson(text);
-  const format = isRecord(data) ? data.format : undefined;
-  if (typeof format === 'string' && /^kevlo\.block\/\d+$/.test(format) && format !== BLOCK_FORMAT) {
-    fail(
-      'format',
-      `The file is of version ${format}; this Kevlo reads ${BLOCK_FORMAT}.`,
-      'Update Kevlo, or save the block with this version.',
-    );
+  return readBlockDocument(parseJson(text));
+}
+
+/**
+ * Reads a block document from data of any origin. Version 1 had one recipe for the whole block; it becomes a part.
+ * @param place what faults are placed under, for a document within another file
+ * @throws InvalidInputError `block-file`
+ */
+export function readBlockDocument(data: unknown, place = ''): BlockDocument {
+  const at = (name: string) => (place === '' ? name : `${place}.${name}`);
+  const version = versionOf(data, 'kevlo.block', 2, at('format'));
+  const record = data as Record<string, unknown>;
+  const patches = readPatches(record.patches, at);
+  const ids = new Set(patches.map(({ id }) => id));
+  if (version === 1) {
+    if (record.recipe === undefined) return { format: BLOCK_FORMAT, patches };
+    checkRecipe(record.recipe, at('recipe'));
+    const { parts = [] } = documentOfRecipe(record.recipe as never);
+    return { format: BLOCK_FORMAT, patches: patches.map((one) => ({ ...one, part: 'p1' })), parts };
   }
-  if (!isRecord(data) || format !== BLOCK_FORMAT)
-    fail('format', 'The file is no block file.', `It must begin with "format": "${BLOCK_FORMAT}".`);
-  if (!Array.isArray(data.patches) || data.patches.length === 0 || data.patches.length > MOST_PATCHES) {
+  const parts = readList(record.parts, at('parts'), 500, readPart);
+  const rules = readList(record.rules, at('rules'), 500, (value, where) => readRule(value, where, ids));
+  const known = new Set(parts?.map(({ id }) => id));
+  patches.forEach(({ id, part }, index) => {
+    if (part !== undefined && !known.has(part))
+      fail(
+        at(`patches[${index}].part`),
+        `Patch “${id}” belongs to a part “${part}” that is not in the file.`,
+        'Add the part, or leave it out.',
+      );
+  });
+  const order = readOrder(record.order, at('order'));
+  return {
+    format: BLOCK_FORMAT,
+    patches,
+    ...(parts ? { parts } : {}),
+    ...(rules ? { rules } : {}),
+    ...(order ? { order } : {}),
+    ...readBasting(record.basting, at('basting'), ids),
+    ...readNotes(record.notes, at('notes')),
+  };
+}
+
+/**
+ * The version of a file of some format.
+ * @throws InvalidInputError `block-file` when it is of another format or newer than `newest`
+ */
+export function versionOf(data: unknown, format: string, newest: number, place: string): number {
+  const named = isRecord(data) ? data.format : undefined;
+  const [, number] =
+    (typeof named === 'string' && new RegExp(`^${format.replace('.', '\\.')}/(\\d+)$`).exec(named)) || [];
+  if (number === undefined)
+    fail(place, `This is no ${format} file.`, `It must begin with "format": "${format}/${newest}".`);
+  if (Number(number) > newest || Number(number) < 1)
     fail(
-      'patches',
+      place,
+      `The file is of version ${format}/${number}; this Kevlo reads up to ${format}/${newest}.`,
+      'Update Kevlo, or save it again with this version.',
+    );
+  return Number(number);
+}
+
+/** Longest note of a host on one step, letters. */
+const MOST_NOTE = 1000;
+
+function readNotes(value: unknown, place: string): Pick<BlockDocument, 'notes'> {
+  if (value === undefined) return {};
+  const isWhole =
+    isRecord(value) &&
+    Object.entries(value).every(
+      ([step, note]) => step.length <= 80 && typeof note === 'string' && note.length <= MOST_NOTE,
+    );
+  if (!isWhole)
+    fail(place, `Notes on steps are texts of up to ${MOST_NOTE} letters.`, 'Shorten or leave them out.');
+  return { notes: value as Record<string, string> };
+}
+
+function readPatches(value: unknown, at: (name: string) => string): Patch[] {
+  if (!Array.isArray(value) || value.length === 0 || value.length > MOST_PATCHES) {
+    fail(
+      at('patches'),
       `A block has from 1 to ${MOST_PATCHES} patches.`,
       'Save the block again from where it came.',
     );
   }
   const ids = new Set<string>();
-  const patches = data.patches.map((value: unknown, index: number): Patch => {
-    const patch = readPatch(value, `patches[${index}]`);
+  return value.map((one: unknown, index: number): Patch => {
+    const patch = readPatch(one, at(`patches[${index}]`));
     if (ids.has(patch.id))
-      fail(`patches[${index}].id`, `Two patches are called “${patch.id}”.`, 'Give each an id of its own.');
+      fail(
+        at(`patches[${index}].id`),
+        `Two patches are called “${patch.id}”.`,
+        'Give each an id of its own.',
+      );
     ids.add(patch.id);
     return patch;
   });
-  return { format: BLOCK_FORMAT, patches, ...(data.recipe === undefined ? {} : { recipe: data.recipe }) };
+}
+
+function checkRecipe(recipe: unknown, place: string): void {
+  if (!isRecipe(recipe))
+    fail(place, 'These figures are of no generator that this Kevlo has.', 'Leave them out, or update Kevlo.');
+}
+
+function readPart(value: unknown, place: string): Part {
+  if (!isRecord(value)) fail(place, 'A part is missing.', 'Save the block again from where it came.');
+  const { id, recipe, prefix, x, y, turnDeg } = value;
+  const isPart = isName(id) && typeof prefix === 'string' && prefix.length <= 50 && isLength(x) && isLength(y) && isLength(turnDeg); // prettier-ignore
+  if (!isPart) fail(place, 'A part cannot be read.', 'It needs id, prefix, x, y and turnDeg.');
+  checkRecipe(recipe, `${place}.recipe`);
+  return { id, recipe, prefix, x: x as number, y: y as number, turnDeg: turnDeg as number };
+}
+
+function readRule(value: unknown, place: string, ids: ReadonlySet<string>): ClothRule {
+  const { id, kind, patches, fabric } = isRecord(value) ? value : {};
+  if (!isName(id)) fail(place, 'A cloth rule has no id.', 'Give it one.');
+  if (kind === 'not-facing') {
+    if (!isName(fabric)) fail(`${place}.fabric`, 'The rule names no fabric.', 'Name one.');
+    return { id, kind, fabric };
+  }
+  const isList = Array.isArray(patches) && patches.every((one) => typeof one === 'string' && ids.has(one));
+  if (kind === 'differ' && patches === undefined) return { id, kind };
+  if ((kind === 'differ' || kind === 'same' || kind === 'alternate') && isList) return { id, kind, patches };
+  return fail(
+    place,
+    'A cloth rule cannot be read, or names patches that are not in the block.',
+    'Leave it out.',
+  );
 }
 
 function readPatch(value: unknown, place: string): Patch {
@@ -57,64 +157,31 @@ function readPatch(value: unknown, place: string): Patch {
   if (!Number.isInteger(layer) || (layer as number) < 0 || (layer as number) > 999) {
     fail(`${place}.layer`, `Patch “${id}” has no layer.`, 'Give a whole number from 0.');
   }
-  return { id, fabric, layer: layer as number, outline: readOutline(value.outline, `${place}.outline`, id) };
+  const outline = readOutline(value.outline, `${place}.outline`, id);
+  return { id, fabric, layer: layer as number, outline, ...readChoices(value, place, id) };
 }
 
-function readOutline(value: unknown, place: string, id: string): Outline {
-  const { corners, bulges } = isRecord(value) ? value : {};
-  const isOutline =
-    Array.isArray(corners) &&
-    Array.isArray(bulges) &&
-    corners.length === bulges.length &&
-    corners.length >= 2 &&
-    corners.length <= MOST_CORNERS &&
-    corners.every((corner) => isRecord(corner) && isLength(corner.x) && isLength(corner.y)) &&
-    bulges.every((bulge) => typeof bulge === 'number' && Number.isFinite(bulge) && Math.abs(bulge) < 1000);
-  if (!isOutline)
-    fail(
-      place,
-      `The outline of patch “${id}” cannot be read.`,
-      'It needs as many bulges as corners, all of them numbers in mm.',
-    );
-  const raw: Outline = {
-    corners: corners.map(({ x, y }: { x: number; y: number }) => ({ x, y })),
-    bulges: bulges.map(Number),
+/** What a patch may carry besides: its part, group, lock and decisions on sides. */
+function readChoices(
+  { part, group, isLocked, edges }: Record<string, unknown>,
+  place: string,
+  id: string,
+): Partial<Patch> {
+  const isWhole =
+    (part === undefined || isName(part)) &&
+    (group === undefined || isName(group)) &&
+    (isLocked === undefined || typeof isLocked === 'boolean') &&
+    (edges === undefined ||
+      (isRecord(edges) &&
+        Object.entries(edges).every(
+          ([side, is]) => /^\d{1,4}$/.test(side) && (is === 'raw' || is === 'turned'),
+        )));
+  if (!isWhole)
+    fail(place, `Patch “${id}” carries something that cannot be read.`, 'See the published schema.');
+  return {
+    ...(part === undefined ? {} : { part: part as string }),
+    ...(group === undefined ? {} : { group: group as string }),
+    ...(isLocked === undefined ? {} : { isLocked: isLocked as boolean }),
+    ...(edges === undefined ? {} : { edges: edges as NonNullable<Patch['edges']> }),
   };
-  const outline = signedArea(raw) >= 0 ? raw : reversedOutline(raw);
-  if (areaOf(outline) < 1) fail(place, `Patch “${id}” has no size to speak of.`, 'Enlarge or delete it.');
-  if (findSelfCrossing(outline))
-    fail(
-      place,
-      `The outline of patch “${id}” crosses itself.`,
-      'Redraw it so that it runs round the patch once.',
-    );
-  return outline;
-}
-
-function parseJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return fail(
-      'file',
-      'The file is not whole: it ends or breaks off where it should go on.',
-      'Copy it again from where it came.',
-    );
-  }
-}
-
-function isRecord(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
-
-function isName(value: unknown): value is string {
-  return typeof value === 'string' && value.length > 0 && value.length <= 200;
-}
-
-function isLength(value: unknown): boolean {
-  return typeof value === 'number' && Math.abs(value) < MOST_MM;
-}
-
-function fail(name: string, message: string, mend: string): never {
-  throw new InvalidInputError('block-file', message, mend, { name });
 }

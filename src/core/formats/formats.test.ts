@@ -150,3 +150,30 @@ test('the plan document is complete, and the same for the same drawing', () => {
   expect(document.openEdges).toHaveLength(6);
   expect(document.papers).toEqual([{ kind: 'k1', uses: 2, peakInUse: 2, needed: 2 }]);
 }); // prettier-ignore
+
+test('the plan document says what is to be minded within each join, and tells the whole work as one stream', () => {
+  // A row of four 2″ squares above a strip: the last join is a long run with an end, a middle and another end.
+  const row = [0, 1, 2, 3].map((i) => `<rect id="s${i}" x="${i * 60}" width="60" height="60" data-fabric="#fff"/>`);
+  const { patches } = read(`${row.join('')}<rect id="strip" y="60" width="240" height="40" data-fabric="#123"/>`, 'width="240mm" height="100mm" viewBox="0 0 240 100"');
+  const plan = planDocument(patches, [], { allowanceMm: 6.35, system: 'metric', school: 'rows', policy: 'just-in-time' });
+  const long = plan.assembly.joins.find(({ lengthMm }) => lengthMm === 240)!;
+  const [run] = long.runs;
+  expect(long.runs).toHaveLength(1);
+  expect(run?.knots.map(([x]) => x).sort((a, b) => a - b)).toEqual([0, 60, 120, 180, 240]);
+  expect(run?.locks.map(([x]) => x).sort((a, b) => a - b)).toEqual([30, 90, 150, 210]);
+  expect(run?.crossing).toEqual([120, 60]);
+  expect(long.thread).toMatchObject({ cloths: ['#123', '#fff'], match: '#fff', needlefuls: 1 });
+  expect(long.check).toEqual({ acrossMm: 100, longMm: 240, meeting: [3, 3, 3], tails: 'none' });
+  // Every join names what it is made from: a patch, or what an earlier join makes.
+  const known = new Set(plan.patches.map(({ id }) => id));
+  for (const { from, makes } of plan.assembly.joins) {
+    expect(from.every((unit) => known.has(unit))).toBe(true);
+    known.add(makes);
+  }
+  expect(plan.policy).toBe('just-in-time');
+  expect(plan.steps[0]).toMatchObject({ kind: 'baste' });
+  expect(plan.steps.flatMap((step) => ('join' in step ? [step.join] : []))).toEqual(plan.assembly.joins.map(({ id }) => id));
+  const { basting, joining } = plan.minutes;
+  expect(basting + joining).toBeCloseTo(plan.steps.reduce((sum, { minutes }) => sum + minutes, 0), 5);
+  expect(plan.kinds[0]?.basting.methods[0]?.method).toBe(plan.kinds[0]?.basting.method);
+}); // prettier-ignore

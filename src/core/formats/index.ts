@@ -1,5 +1,6 @@
 export { importSvg, type ImportedDrawing, type ImportOptions, type ShapeFault } from './svg/importSvg';
-export { BLOCK_FORMAT, readBlockFile, writeBlockFile } from './blockFile';
+export { readProjectBasting } from './readBasting';
+export { readBlockDocument, readBlockFile, writeBlockFile } from './blockFile';
 export { importDrawing, type ImportedBlock } from './importDrawing';
 export { outlinePath } from './outlinePath';
 export { papersCsv, type PaperLine } from './papersCsv';
@@ -7,3 +8,13 @@ export { writeDxf } from './writeDxf';
 export { writeSvg } from './writeSvg';
 export { MAX_DRAWING_BYTES } from './svg/readXml';
 export { DEFAULT_ALLOWANCE_MM, planDocument, type PlanDocument, type PlanOptions } from './planDocument';
+export {
+  MOST_BLOCKS,
+  PROJECT_FORMAT,
+  readMarks,
+  readProjectFile,
+  readSetting,
+  renameInSetting,
+  writeProjectFile,
+  type ProjectFile,
+} from './projectFile';

@@ -1,11 +1,11 @@
-import { DEFAULT_SEWING, planAssembly, type AssemblyPlan, type ReportProgress } from '../assembly';
-import { planBasting } from '../basting';
-import { analyseBlock, type Patch, type Problem } from '../block';
-import { areaOf, cornerAngle, perimeterOf, type Point } from '../geometry';
+import { DEFAULT_SEWING, compareSchools, type ReportProgress, type School } from '../assembly';
+import { findFlatness, type BlockDocument, type Patch, type Problem } from '../block';
+import { areaOf, cornerAngle, perimeterOf } from '../geometry';
 import type { UnitSystem } from '../length';
-import { papersInPlay } from '../papers';
-import { groupKinds, nameKinds } from '../shapes';
+import { BASTE_POLICIES, papersInPlay, takingOut, type BastePolicy } from '../papers';
+import { planBlock, type PlannedBlock } from '../sheet';
 import { threadUse } from '../thread';
+import { joinsDocument, kindBastingDocument, pair, round, stepsDocument } from './planSteps';
 
 /** Default allowance: ¼″. */
 export const DEFAULT_ALLOWANCE_MM = 6.35;
@@ -14,39 +14,52 @@ export interface PlanOptions {
   readonly allowanceMm: number;
   readonly system: UnitSystem;
   readonly onProgress?: ReportProgress;
+  /** Which order is planned; the drawing's own by default, else the best. */
+  readonly school?: School;
+  /** When patches are basted; the drawing's own by default, else all first. */
+  readonly policy?: BastePolicy;
+  /** What came with the drawing: the order and the basting that its host chose. */
+  readonly choices?: Pick<BlockDocument, 'order' | 'basting'>;
 }
+
+/** Blocks of up to this many patches are also planned by the other schools, for comparison. */
+const MOST_COMPARED = 150;
 
 /** The plan of one drawing as an open document, `kevlo.plan/1`; lengths in mm, angles in degrees. */
 export type PlanDocument = ReturnType<typeof planDocument>;
 
 /**
- * Computes everything about one drawing: kinds, seams, order of sewing, basting, papers and thread.
+ * Computes everything about one drawing: kinds, seams, order of sewing with what to mind in each join, basting, papers,
+ * thread, and all of it as one stream of steps.
  * @param drawingProblems what the import already found; listed first
  */
 export function planDocument(
   patches: readonly Patch[],
   drawingProblems: readonly Problem[],
-  options: PlanOptions,
+  { onProgress, choices = {}, ...options }: PlanOptions,
 ) {
-  const { graph, problems } = analyseBlock(patches);
-  const sorted = groupKinds(graph.patches.map(({ outline }) => outline));
-  const assembly = planAssembly(graph, DEFAULT_SEWING, options.onProgress);
-  const basting = planBasting(graph, options.allowanceMm);
+  const school = options.school ?? (choices.order?.school as School | undefined) ?? 'best';
+  const policy = options.policy ?? choices.order?.policy;
+  const order = { ...choices.order, school, ...(policy ? { policy } : {}) };
+  const block = planBlock(patches, options, onProgress, { ...choices, order });
+  const { graph, problems, sorted, kindNames, basting, rawSides } = block;
   const id = (patch: number) => graph.patches[patch]?.id as string;
   const kindId = (patch: number) => sorted.kinds[sorted.kindOf[patch] as number]?.id as string;
-  const names = nameKinds(sorted.kinds, options.system);
   const seamId = (seam: number) => graph.seams[seam]?.id as string;
+  const flatness = findFlatness(graph);
   return {
     format: 'kevlo.plan/1' as const,
     unit: 'mm' as const,
     patches: graph.patches.map(({ outline, fabric, layer }, patch) => ({
       id: id(patch),
+      number: patch + 1,
       kind: kindId(patch),
       hand: sorted.handOf[patch] as string,
       fabric,
       layer,
       areaMm2: round(areaOf(outline)),
       perimeterMm: round(perimeterOf(outline)),
+      rawSides: rawSides[patch] ?? [],
       corners: outline.corners.map(({ x, y }, corner) => ({
         x: round(x),
         y: round(y),
@@ -57,32 +70,41 @@ export function planDocument(
       const hands = sorted.handOf.filter((_, patch) => sorted.kindOf[patch] === index);
       return {
         id: kind,
-        name: names[index] as string,
+        name: kindNames[index] as string,
         count: hands.length,
         left: hands.filter((hand) => hand === 'L').length,
         right: hands.filter((hand) => hand === 'R').length,
         edgesMm: signature.map(({ edgeMm }) => round(edgeMm)),
         anglesDeg: signature.map(({ angleDeg }) => round(angleDeg)),
+        basting: kindBastingDocument(block, index),
       };
     }),
-    seams: graph.seams.map(({ id: seam, patches: pair, lengthMm, path }) => ({
+    seams: graph.seams.map(({ id: seam, patches: two, lengthMm, path }) => ({
       id: seam,
-      patches: pair.map(id),
+      patches: two.map(id),
       lengthMm: round(lengthMm),
-      path: path.map(pair2),
+      path: path.map(pair),
     })),
     openEdges: graph.openEdges.map(({ patch, lengthMm, path }) => ({
       patch: id(patch),
       lengthMm: round(lengthMm),
-      path: path.map(pair2),
+      path: path.map(pair),
     })),
+    flatness: {
+      innerPoints: flatness.innerPoints,
+      faults: flatness.faults.map((fault) => ({
+        ...fault,
+        at: pair(fault.at),
+        missingDeg: round(fault.missingDeg),
+      })),
+    },
     problems: [...drawingProblems, ...problems].map(({ code, message, at, patches: ids }) => ({
       code,
       message,
-      at: pair2(at),
+      at: pair(at),
       patches: ids,
     })),
-    assembly: assemblyDocument(assembly, id, seamId),
+    assembly: assemblyDocument(block),
     basting: {
       allowanceMm: options.allowanceMm,
       patches: basting.patches.map(({ fold, tails }, patch) => ({
@@ -97,43 +119,80 @@ export function planDocument(
       })),
       clashes: basting.clashes.map(({ seam, at }) => ({
         seam: seamId(seam),
-        at: pair2(at),
+        at: pair(at),
         patches: graph.seams[seam]?.patches.map(id) ?? [],
       })),
+      refolds: { patches: block.refolds.patches.map(id), isFewest: block.refolds.isFewest },
     },
-    papers: papersInPlay(graph, assembly.joins, sorted.kindOf, sorted.kinds.length).map((need, index) => ({
-      kind: sorted.kinds[index]?.id as string,
-      ...need,
-    })),
-    thread: threadDocument(assembly),
+    steps: stepsDocument(block),
+    minutes: minutesDocument(block),
+    policy: block.policy,
+    papers: papersInPlay(block.plan.joins, sorted.kindOf, sorted.kinds.length, block.policy).map(
+      (need, index) => ({ kind: sorted.kinds[index]?.id as string, ...need }),
+    ),
+    policies: policiesDocument(block),
+    takingOut: takingOutDocument(block),
+    thread: threadDocument(block),
   };
 }
 
-function assemblyDocument(
-  plan: AssemblyPlan,
-  id: (patch: number) => string,
-  seamId: (seam: number) => string,
-) {
+function assemblyDocument(block: PlannedBlock) {
+  const { plan, graph } = block;
+  const schools = graph.patches.length > MOST_COMPARED ? [] : compareSchools(graph);
   return {
     school: plan.school,
+    isTaught: plan.isTaught,
     bendsBound: plan.bendsBound,
+    bendsLeast: plan.bendsLeast,
+    isProven: plan.isProven,
     totals: { ...plan.totals, minutes: round(plan.totals.minutes) },
-    joins: plan.joins.map((join) => ({
-      id: join.id,
-      left: join.left.map(id),
-      right: join.right.map(id),
-      seams: join.seams.map(seamId),
-      chains: join.chains.length,
-      bends: join.bends,
-      lengthMm: round(join.lengthMm),
-      threadStarts: join.threadStarts,
-      minutes: round(join.minutes),
-      releases: join.releases.map(id),
+    ...(block.hand ? { hand: block.hand } : {}),
+    joins: joinsDocument(block),
+    schools: schools.map(({ name: _name, what: _what, ...one }) => ({
+      ...one,
+      minutes: round(one.minutes),
+      repeatedShare: round(one.repeatedShare),
     })),
   };
 }
 
-function threadDocument({ joins, totals }: AssemblyPlan) {
+function minutesDocument({ steps }: PlannedBlock) {
+  const sum = (kind: string) =>
+    round(steps.reduce((total, step) => total + (step.kind === kind ? step.minutes : 0), 0));
+  return { basting: sum('baste'), joining: sum('join'), applique: sum('applique') };
+}
+
+/** Papers to cut and most in use at once, for every time of basting. */
+function policiesDocument({ plan, sorted }: PlannedBlock) {
+  return BASTE_POLICIES.map((policy) => {
+    const needs = papersInPlay(plan.joins, sorted.kindOf, sorted.kinds.length, policy);
+    return {
+      policy,
+      needed: needs.reduce((sum, { needed }) => sum + needed, 0),
+      peakInUse: needs.reduce((sum, { peakInUse }) => sum + peakInUse, 0),
+    };
+  });
+}
+
+function takingOutDocument({ plan, graph }: PlannedBlock) {
+  const { sittings, mostInHand, heavyMinutes } = takingOut(plan.joins);
+  return {
+    mostInHand,
+    heavyMinutes: {
+      sittings: round(heavyMinutes.sittings),
+      atOnce: round(heavyMinutes.atOnce),
+      kept: round(heavyMinutes.kept),
+    },
+    sittings: sittings.map(({ beforeJoin, patches, inHandBefore, inHandAfter }) => ({
+      beforeJoin: plan.joins[beforeJoin]?.id as string,
+      patches: patches.map((patch) => graph.patches[patch]?.id as string),
+      inHandBefore,
+      inHandAfter,
+    })),
+  };
+}
+
+function threadDocument({ plan: { joins, totals } }: PlannedBlock) {
   const lengths = joins.flatMap(({ chains }) => chains.map(({ lengthMm }) => lengthMm));
   const { stitchesPerMm, usableNeedlefulMm } = DEFAULT_SEWING;
   const { stitches, metres, needlefuls } = threadUse(
@@ -143,13 +202,4 @@ function threadDocument({ joins, totals }: AssemblyPlan) {
     usableNeedlefulMm,
   );
   return { stitches, metres: round(metres), needlefuls };
-}
-
-/** Six decimals: a nanometre, below which doubles say nothing about cloth. */
-function round(value: number): number {
-  return Math.round(value * 1e6) / 1e6;
-}
-
-function pair2({ x, y }: Point): [number, number] {
-  return [round(x), round(y)];
 }

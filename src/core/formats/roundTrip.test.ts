@@ -1,7 +1,14 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { buildSeamGraph, type BlockDocument, type Patch } from '../block';
-import { RECIPE_NAMES, defaultRecipe, generate, type RecipeKind } from '../generate';
+import { BLOCK_FORMAT, buildSeamGraph, type BlockDocument, type ClothRule, type Patch } from '../block';
+import {
+  RECIPE_NAMES,
+  defaultRecipe,
+  documentOfRecipe,
+  generate,
+  wholeRecipe,
+  type RecipeKind,
+} from '../generate';
 import { partition } from '../testing';
 import { importDrawing, importSvg, papersCsv, readBlockFile, writeBlockFile, writeDxf, writeSvg } from '.';
 
@@ -44,9 +51,29 @@ test('a block file reads back exactly, recipe and awkward names included', () =>
     fc.property(name, fc.array(fc.nat(9), { maxLength: 6 }), (fabric, cuts) => {
       const pieces = partition(120, 90, cuts.map((which) => ({ which, share: 0.5 }))); // prettier-ignore
       const patches = pieces.map((one) => ({ ...one, fabric }));
-      const document: BlockDocument = { format: 'kevlo.block/1', patches, recipe: { kind: 'any' } };
+      const [first, ...rest] = patches as [Patch, ...Patch[]];
+      const parts = [{ id: 'p1', recipe: defaultRecipe('star'), prefix: 'a-', x: 3.5, y: -2, turnDeg: 15 }];
+      const rules: ClothRule[] = [
+        { id: 'r1', kind: 'differ' },
+        { id: 'r2', kind: 'same', patches: patches.map(({ id }) => id) },
+        { id: 'r3', kind: 'not-facing', fabric },
+      ];
+      const chosen: Patch = { ...first, part: 'p1', group: fabric, isLocked: true, edges: { 2: 'raw' } };
+      const document: BlockDocument = {
+        format: BLOCK_FORMAT,
+        patches: [chosen, ...rest],
+        parts,
+        rules,
+        order: { school: 'rows' },
+        basting: {
+          kinds: [{ outline: first.outline, convention: 'long-first', method: 'glue' }],
+          patches: { [first.id]: 'counter-clockwise' },
+        },
+        notes: { 'join-1': fabric },
+      };
       expect(readBlockFile(writeBlockFile(document))).toEqual(document);
-      expect(importDrawing(writeBlockFile(document)).recipe).toEqual({ kind: 'any' });
+      const { order, basting, notes } = document;
+      expect(importDrawing(writeBlockFile(document))).toMatchObject({ parts, rules, order, basting, notes });
     }),
   );
 });
@@ -58,22 +85,49 @@ test('awkward names survive SVG as well', () => {
 });
 
 const whole = writeBlockFile({
-  format: 'kevlo.block/1',
+  format: BLOCK_FORMAT,
   patches: partition(60, 40, [{ which: 0, share: 0.5 }]),
 });
 
 test.each([
   ['cut off', whole.slice(0, -40), 'file'],
-  ['of a newer version', whole.replace('block/1', 'block/2'), 'format'],
+  ['of a newer version', whole.replace('block/2', 'block/3'), 'format'],
   ['of something else', '{"format":"other"}', 'format'],
-  ['without patches', '{"format":"kevlo.block/1","patches":[]}', 'patches'],
+  ['without patches', '{"format":"kevlo.block/2","patches":[]}', 'patches'],
   ['with a corner that is no number', whole.replace('"x": 0', '"x": null'), 'patches[0].outline'],
   ['with an id twice', whole.replace('"p1"', '"p0"'), 'patches[1].id'],
   ['with a layer below zero', whole.replace('"layer": 0', '"layer": -1'), 'patches[0].layer'],
+  [
+    'with a part that is not there',
+    whole.replace('"layer": 0', '"layer": 0, "part": "p9"'),
+    'patches[0].part',
+  ],
+  [
+    'with a rule on a patch that is not there',
+    whole.replace('"patches": [', '"rules": [{"id":"r","kind":"same","patches":["no"]}], "patches": ['),
+    'rules[0]',
+  ],
+  [
+    'with figures of no generator',
+    whole.replace(
+      '"patches": [',
+      '"parts": [{"id":"p","prefix":"","x":0,"y":0,"turnDeg":0,"recipe":{"kind":"toString"}}], "patches": [',
+    ),
+    'parts[0].recipe',
+  ],
 ])('a block file %s is refused whole, with its place', (_, text, name) => {
   expect(() => importDrawing(text)).toThrow(
     expect.objectContaining({ code: 'block-file', place: { name }, mend: expect.stringMatching(/\.$/) }),
   );
+});
+
+test('a file of version 1 is read as what it was: its recipe becomes a part that can be made again', () => {
+  const recipe = defaultRecipe('rosette');
+  const old = JSON.stringify({ format: 'kevlo.block/1', patches: generate(recipe), recipe });
+  expect(readBlockFile(old)).toEqual(documentOfRecipe(recipe));
+  expect(wholeRecipe(readBlockFile(old))).toEqual(recipe);
+  const plain = JSON.stringify({ format: 'kevlo.block/1', patches: generate(recipe) });
+  expect(readBlockFile(plain)).toEqual({ format: BLOCK_FORMAT, patches: generate(recipe) });
 });
 
 test('DXF holds each outline as a closed polyline, y up, arcs as bulges', () => {

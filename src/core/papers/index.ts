@@ -1,7 +1,22 @@
 export {
+  BASTE_POLICIES,
+  PACK_PAPERS,
+  basteMoments,
+  packsFor,
   DEFAULT_USES_PER_PAPER,
   papersInPlay,
   withSpares,
   type BastePolicy,
   type PaperNeed,
 } from './papersInPlay';
+export { papersOverTime, type PapersAt } from './papersOverTime';
+export { outerPapers, type OuterPapers } from './outerPapers';
+export {
+  projectPapers,
+  type BlockPapers,
+  type KindCount,
+  type ProjectKind,
+  type ProjectPapers,
+  type SewnBlock,
+} from './projectPapers';
+export { takingOut, type TakingOut, type TakingOutPlan } from './takingOut';

@@ -1,8 +1,12 @@
 import type { Join } from '../assembly';
-import type { SeamGraph } from '../block';
 
-/** When patches are basted: all before the first join, or each just before the join that needs it. */
-export type BastePolicy = 'all-first' | 'just-in-time';
+/** When patches are basted: all before the first join, a unit's before its first join, or each just before its own. */
+export type BastePolicy = 'all-first' | 'per-unit' | 'just-in-time';
+
+export const BASTE_POLICIES: readonly BastePolicy[] = ['all-first', 'per-unit', 'just-in-time'];
+
+/** With `per-unit`, units of up to this many patches are basted at one sitting. */
+const SITTING_PATCHES = 12;
 
 /** Times a paper can be used before its edges go soft: card, the default stock. */
 export const DEFAULT_USES_PER_PAPER = 4;
@@ -19,37 +23,74 @@ export interface PaperNeed {
 /**
  * Simulates a plan and counts, per kind, the papers in use between basting and release.
  * @param kindOf kind index of each patch
+ * @param usesOf times that a paper of each kind can be used; card's where nothing is said
  * @returns one entry per kind
  */
 export function papersInPlay(
-  graph: SeamGraph,
   joins: readonly Pick<Join, 'left' | 'right' | 'releases'>[],
   kindOf: ArrayLike<number>,
   kindCount: number,
   policy: BastePolicy = 'all-first',
-  usesPerPaper = DEFAULT_USES_PER_PAPER,
+  usesOf: (kind: number) => number = () => DEFAULT_USES_PER_PAPER,
 ): PaperNeed[] {
   const uses = new Array<number>(kindCount).fill(0);
-  graph.patches.forEach((_, patch) => bump(uses, kindOf[patch] as number, 1));
-  const inUse = policy === 'all-first' ? [...uses] : uses.map(() => 0);
-  const peak = [...inUse];
-  const basted = new Set<number>(policy === 'all-first' ? graph.patches.keys() : []);
-  for (const { left, right, releases } of joins) {
-    // A unit of several patches was basted when it was joined; only single patches are new.
-    for (const unit of [left, right]) {
-      const [patch] = unit;
-      if (unit.length > 1 || patch === undefined || basted.has(patch)) continue;
-      basted.add(patch);
+  for (let patch = 0; patch < kindOf.length; patch++) bump(uses, kindOf[patch] as number, 1);
+  const inUse = uses.map(() => 0);
+  const peak = uses.map(() => 0);
+  const moments = basteMoments(joins, kindOf.length, policy);
+  for (let join = 0; join <= joins.length; join++) {
+    for (const patch of moments.get(join) ?? []) {
       const kind = kindOf[patch] as number;
       bump(inUse, kind, 1);
       peak[kind] = Math.max(peak[kind] as number, inUse[kind] as number);
     }
-    for (const patch of releases) bump(inUse, kindOf[patch] as number, -1);
+    for (const patch of joins[join]?.releases ?? []) bump(inUse, kindOf[patch] as number, -1);
   }
   return uses.map((count, kind) => {
-    const peakInUse = Math.max(peak[kind] as number, count > 0 ? 1 : 0);
-    return { uses: count, peakInUse, needed: Math.max(peakInUse, Math.ceil(count / usesPerPaper)) };
+    const peakInUse = peak[kind] as number;
+    return { uses: count, peakInUse, needed: Math.max(peakInUse, Math.ceil(count / usesOf(kind))) };
   });
+}
+
+/** For each patch the patches that are basted at the same sitting: those of the largest small unit it belongs to. */
+function sittings(joins: readonly Pick<Join, 'left' | 'right'>[]): Map<number, readonly number[]> {
+  const of = new Map<number, readonly number[]>();
+  for (const { left, right } of joins) {
+    if (left.length + right.length > SITTING_PATCHES) continue;
+    const members = [...left, ...right];
+    for (const patch of members) of.set(patch, members);
+  }
+  return of;
+}
+
+/**
+ * Which patches are basted before which join.
+ * @returns by the index of the join: patches in their order; those that are never joined stand at the number of joins
+ */
+export function basteMoments(
+  joins: readonly Pick<Join, 'left' | 'right'>[],
+  patchCount: number,
+  policy: BastePolicy,
+): Map<number, readonly number[]> {
+  const all = Array.from({ length: patchCount }, (_, patch) => patch);
+  if (policy === 'all-first') return new Map([[0, all]]);
+  const sittingOf = policy === 'per-unit' ? sittings(joins) : undefined;
+  const basted = new Set<number>();
+  const moments = new Map<number, readonly number[]>();
+  const baste = (join: number, patches: readonly number[]) => {
+    const due = [...new Set(patches)].filter((patch) => !basted.has(patch)).sort((a, b) => a - b);
+    for (const patch of due) basted.add(patch);
+    if (due.length > 0) moments.set(join, due);
+  };
+  joins.forEach(({ left, right }, join) => {
+    const fresh = [left, right].flatMap((unit) => (unit.length === 1 ? unit : []));
+    baste(
+      join,
+      fresh.flatMap((patch) => (basted.has(patch) ? [] : (sittingOf?.get(patch) ?? [patch]))),
+    );
+  });
+  baste(joins.length, all);
+  return moments;
 }
 
 function bump(counts: number[], index: number, by: number): void {
@@ -59,4 +100,12 @@ function bump(counts: number[], index: number, by: number): void {
 /** Papers to put in a bag: the count with spares, rounded up. */
 export function withSpares(count: number, sparesPercent: number): number {
   return count + Math.ceil((count * sparesPercent) / 100 - 1e-9);
+}
+
+/** Papers in a ready-cut pack. */
+export const PACK_PAPERS = 100;
+
+/** Packs of one kind for several makers: opened packs are shared out. */
+export function packsFor(neededEach: number, makers: number): number {
+  return Math.ceil((neededEach * makers) / PACK_PAPERS);
 }

@@ -1,11 +1,22 @@
-import { DEFAULT_SEWING, planAssembly, type ReportProgress } from '../assembly';
+import { DEFAULT_SEWING, type ReportProgress, type School } from '../assembly';
+import type { Hand as TeachersHand } from './sayHand';
 import { bagContents, type BagContents, type BagSettings } from '../bags';
-import { planBasting, type Tail } from '../basting';
-import { analyseBlock, type Patch, type Problem } from '../block';
+import type { Tail } from '../basting';
+import {
+  findFlatness,
+  type BlockDocument,
+  type Flatness,
+  type OrderChoices,
+  type Patch,
+  type Problem,
+} from '../block';
+import { findViolations, type ClothViolation } from '../cloth';
 import { areaOf, boxOfPoints, toPolygon, type Outline, type Point } from '../geometry';
-import { groupKinds, nameKinds, type Hand } from '../shapes';
+import { markOf, type Hand, type PaperMark } from '../shapes';
 import { threadUse, type ThreadUse } from '../thread';
-import { stepsOf, type Step } from './steps';
+import type { KindBasting } from './bastingChoices';
+import { planBlock } from './planBlock';
+import type { SewnChain, Step } from './steps';
 
 /** One patch as the drawing shows it; its number is its index + 1. */
 export interface SheetPatch {
@@ -16,13 +27,18 @@ export interface SheetPatch {
   /** Index of its kind in the sheet. */
   readonly kind: number;
   readonly hand: Hand;
+  /** Sides in the order of folding; sides that stay raw are not among them. */
   readonly foldOrder: readonly number[];
   readonly tails: readonly Tail[];
+  /** Sides that stay raw because another piece covers them, or because the host says so. */
+  readonly rawSides?: readonly number[];
 }
 
 export interface SheetKind {
   readonly id: string;
+  /** With its mark, where it bears one. */
   readonly name: string;
+  readonly mark?: PaperMark;
   readonly outline: Outline;
   readonly count: number;
   readonly left: number;
@@ -39,6 +55,9 @@ export interface BlockSheet {
   readonly heightMm: number;
   readonly kinds: readonly SheetKind[];
   readonly problems: readonly Problem[];
+  /** Where the cloth is against the host's rules. */
+  readonly violations: readonly ClothViolation[];
+  readonly flatness: Flatness;
   readonly seams: {
     readonly count: number;
     readonly lengthMm: number;
@@ -49,11 +68,32 @@ export interface BlockSheet {
   readonly plan: {
     readonly joins: number;
     readonly bends: number;
-    readonly bendsBound: number;
+    /** No order has fewer. */
+    readonly bendsLeast: number;
+    /** Whether every order was weighed. */
+    readonly isProven: boolean;
+    readonly school: School;
+    /** Whether that school has an order for this block; else it is ordered with the fewest bends. */
+    readonly isTaught: boolean;
+    /** What the host changed in the order, and what that costs. */
+    readonly hand?: TeachersHand;
+    /** What the host wants of the order, as the document says it. */
+    readonly order?: OrderChoices;
     readonly threadStarts: number;
+    readonly threadStartsBound: number;
     readonly joinMinutes: number;
     readonly bastingMinutes: number;
     readonly clashes: number;
+  };
+  readonly basting: {
+    /** By kind, in the order of `kinds`. */
+    readonly kinds: readonly KindBasting[];
+    /** Places where two tails lie across one seam, with the numbers of the two patches. */
+    readonly clashes: readonly { readonly at: Point; readonly patches: readonly number[] }[];
+    /** Cloths of the block that the host calls very pale. */
+    readonly pale: readonly string[];
+    /** Ids of the patches to fold clockwise instead so that nothing clashes. */
+    readonly refolds: { readonly patches: readonly string[]; readonly isFewest: boolean };
   };
   readonly thread: ThreadUse;
   readonly steps: readonly Step[];
@@ -65,13 +105,11 @@ export function blockSheet(
   patches: readonly Patch[],
   settings: BagSettings,
   onProgress?: ReportProgress,
+  document: Pick<BlockDocument, 'rules' | 'order' | 'basting' | 'notes'> = {},
 ): BlockSheet {
-  const { graph, problems } = analyseBlock(patches);
-  const sorted = groupKinds(graph.patches.map(({ outline }) => outline));
-  const plan = planAssembly(graph, DEFAULT_SEWING, onProgress);
-  const basting = planBasting(graph, settings.allowanceMm);
-  const kindNames = nameKinds(sorted.kinds, settings.system);
-  const steps = stepsOf({ graph, plan, sorted, kindNames, system: settings.system });
+  const block = planBlock(patches, settings, onProgress, document);
+  const { graph, problems, sorted, plan, hand, chosen, kindBastings, basting, refolds, kindNames, rawSides, steps } = block; // prettier-ignore
+  const { order, rules = [], notes = {} } = document;
   const bag = bagContents(graph.patches, sorted, settings);
   const box = boxOfPoints(graph.patches.flatMap(({ outline }) => toPolygon(outline)));
   const chains = plan.joins.flatMap((join) => join.chains.map(({ lengthMm }) => lengthMm));
@@ -89,14 +127,19 @@ export function blockSheet(
       layer,
       kind: sorted.kindOf[patch] as number,
       hand: sorted.handOf[patch] as Hand,
-      foldOrder: basting.patches[patch]?.fold.order ?? [],
-      tails: basting.patches[patch]?.tails ?? [],
+      ...foldsOf(
+        graph.patches[patch]?.outline.corners.length ?? 0,
+        rawSides[patch] ?? [],
+        basting.patches[patch]?.fold.order ?? [],
+        basting.patches[patch]?.tails ?? [],
+      ),
     })),
     widthMm,
     heightMm,
     kinds: sorted.kinds.map(({ id, outline, signature }, index) => ({
       id,
       name: kindNames[index] as string,
+      ...markField(markOf(outline, settings.marks ?? [])),
       outline,
       count: bag.papers[index]?.count ?? 0,
       left: bag.papers[index]?.left ?? 0,
@@ -106,6 +149,8 @@ export function blockSheet(
       anglesDeg: signature.map(({ angleDeg }) => angleDeg),
     })),
     problems: problems.map((problem) => ({ ...problem, at: shift(problem.at) })),
+    violations: findViolations(graph, rules).map((one) => ({ ...one, at: shift(one.at) })),
+    flatness: shiftFaults(findFlatness(graph), shift),
     seams: {
       count: graph.seams.length,
       lengthMm: graph.seams.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
@@ -118,16 +163,42 @@ export function blockSheet(
     plan: {
       joins: plan.totals.joins,
       bends: plan.totals.bends,
-      bendsBound: plan.bendsBound,
+      bendsLeast: plan.bendsLeast,
+      isProven: plan.isProven,
+      school: plan.school,
+      isTaught: plan.isTaught,
+      ...(hand ? { hand } : {}),
+      ...(order ? { order } : {}),
       threadStarts: plan.totals.threadStarts,
+      threadStartsBound: plan.totals.threadStartsBound,
       joinMinutes: plan.totals.minutes,
       bastingMinutes: steps.reduce((sum, step) => sum + (step.kind === 'baste' ? step.minutes : 0), 0),
       clashes: basting.clashes.length,
     },
+    basting: {
+      kinds: kindBastings,
+      pale: [...new Set(graph.patches.map(({ fabric }) => fabric))]
+        .filter((cloth) => chosen.pale.has(cloth))
+        .sort(),
+      clashes: basting.clashes.map(({ seam, at }) => ({
+        at: shift(at),
+        patches: (graph.seams[seam]?.patches ?? []).map((patch) => patch + 1),
+      })),
+      refolds: { ...refolds, patches: refolds.patches.map((patch) => graph.patches[patch]?.id as string) },
+    },
     thread: threadUse(chains, plan.totals.threadStarts, stitchesPerMm, usableNeedlefulMm),
-    steps: steps.map((step) =>
-      step.kind === 'join' ? { ...step, chains: step.chains.map((chain) => shiftChain(chain, shift)) } : step,
-    ),
+    steps: steps.map((step) => {
+      const hostNote = Object.hasOwn(notes, step.id) ? notes[step.id] : undefined;
+      const placed: Step =
+        step.kind === 'join'
+          ? {
+              ...step,
+              chains: step.chains.map((chain) => shiftChain(chain, shift)),
+              folds: step.folds.map((fold) => ({ ...fold, at: shift(fold.at) })),
+            }
+          : step;
+      return hostNote ? { ...placed, hostNote } : placed;
+    }),
     bag,
   };
 }
@@ -146,11 +217,38 @@ function atOrigin(
   };
 }
 
+/** Raw sides are not folded, so they have no place in the order and leave no tails. */
+function foldsOf(
+  count: number,
+  rawSides: readonly number[],
+  order: readonly number[],
+  tails: readonly Tail[],
+): Pick<SheetPatch, 'foldOrder' | 'tails' | 'rawSides'> {
+  if (rawSides.length === 0) return { foldOrder: order, tails };
+  const isRaw = (side: number) => rawSides.includes(side);
+  return {
+    foldOrder: order.filter((side) => !isRaw(side)),
+    tails: tails.filter(({ corner }) => !isRaw(corner) && !isRaw((corner + count - 1) % count)),
+    rawSides,
+  };
+}
+
+function markField(mark: PaperMark | undefined): { mark?: PaperMark } {
+  return mark ? { mark } : {};
+}
+
+function shiftFaults(flatness: Flatness, shift: Shift): Flatness {
+  return { ...flatness, faults: flatness.faults.map((fault) => ({ ...fault, at: shift(fault.at) })) };
+}
+
 type Shift = (point: Point) => Point;
 
-function shiftChain<T extends { path: readonly Point[]; knots: readonly Point[]; bends: readonly Point[] }>(
-  chain: T,
-  shift: Shift,
-) {
-  return { path: chain.path.map(shift), knots: chain.knots.map(shift), bends: chain.bends.map(shift) };
+function shiftChain({ path, knots, locks, bends, crossing }: SewnChain, shift: Shift): SewnChain {
+  return {
+    path: path.map(shift),
+    knots: knots.map(shift),
+    locks: locks.map(shift),
+    bends: bends.map(shift),
+    ...(crossing ? { crossing: shift(crossing) } : {}),
+  };
 }

@@ -1,2 +1,18 @@
 export { blockSheet, type BlockSheet, type SheetKind, type SheetPatch } from './blockSheet';
 export { type AppliqueStep, type BasteStep, type JoinStep, type SewnChain, type Step } from './steps';
+export { planBlock, type PlannedBlock } from './planBlock';
+export { momentsOf } from './stepMoments';
+export type { KindBasting } from './bastingChoices';
+export {
+  changeOrder,
+  takeBack,
+  withApplique,
+  withBatches,
+  withPolicy,
+  withSchool,
+  type OrderPress,
+} from './changeOrder';
+export { jointClashes, type JointClash } from './jointClashes';
+export type { Hand, HandWish } from './sayHand';
+export { wishesOf } from './orderWishes';
+export { roundWork, withUnits } from './stepUnits';

@@ -1,16 +1,39 @@
-import type { AssemblyPlan, Chain, Join } from '../assembly';
-import { basteMinutes } from '../basting';
-import { groupsOf, type Seam, type SeamGraph } from '../block';
+import {
+  unitKey,
+  type AssemblyPlan,
+  type Chain,
+  type Join,
+  type Pin,
+  type Repeat,
+  type School,
+} from '../assembly';
+import {
+  BASTE_METHODS,
+  FOLD_CONVENTIONS,
+  methodMinutes,
+  type BasteMethod,
+  type FoldConvention,
+} from '../basting';
+import type { OrderChoices, Seam, SeamGraph } from '../block';
 import { formatLength, type UnitSystem } from '../length';
 import type { Point } from '../geometry';
+import { basteMoments, type BastePolicy } from '../papers';
 import { stepId } from '../progress';
 import type { Sorted } from '../shapes';
+import type { ChosenBasting } from './bastingChoices';
+import { appliqueSteps } from './appliqueSteps';
+import { bendFolds, type BendFold } from './bendFolds';
+import { crossingOf, halfWayOf, joinNotes } from './joinNotes';
+import { threadChoice, type ThreadChoice } from './threadChoice';
+import { unitCheck, type UnitCheck } from './unitCheck';
 
 interface StepBase {
   readonly id: string;
   /** What to do, in a sentence or two. */
   readonly text: string;
   readonly minutes: number;
+  /** What the host wrote to this step. */
+  readonly hostNote?: string;
 }
 
 /** Wrapping papers of one kind, hand and cloth. */
@@ -18,6 +41,7 @@ export interface BasteStep extends StepBase {
   readonly kind: 'baste';
   /** Indices of the patches. */
   readonly patches: readonly number[];
+  readonly method: BasteMethod;
 }
 
 /** A run of seams as it is to be sewn. */
@@ -26,8 +50,12 @@ export interface SewnChain {
   readonly path: readonly Point[];
   /** Intersections along it, both ends included: a knot at each. */
   readonly knots: readonly Point[];
+  /** Half-way points of long seams: a knot too, so that a break costs half a seam. */
+  readonly locks: readonly Point[];
   /** Corners where papers are folded. */
   readonly bends: readonly Point[];
+  /** The middle intersection of a long run: an X of thread pulls it sharp. */
+  readonly crossing?: Point;
 }
 
 export interface JoinStep extends StepBase {
@@ -38,12 +66,28 @@ export interface JoinStep extends StepBase {
   readonly lengthMm: number;
   readonly bends: number;
   readonly threadStarts: number;
+  /** Whether the thread of the join before goes on into this one. */
+  readonly carriesOn: boolean;
+  /** Papers that are folded at its bends, in the order in which they are come to. */
+  readonly folds: readonly BendFold[];
   readonly releases: readonly number[];
   /** Name of the unit that this join makes, as later steps call it. */
   readonly makes: string;
+  /** Letter and count of the unit it makes, where the block has it more than once. */
+  readonly repeat?: Repeat;
+  /** Whether the host always wants the unit made that it makes, and by which school. */
+  readonly pin?: { readonly school?: School };
+  readonly isLaid?: true;
+  /** Papers inside the larger unit while it is sewn. */
+  readonly papersInHand: number;
+  readonly thread: ThreadChoice;
+  /** What the unit must measure and look like when it is done. */
+  readonly check: UnitCheck;
+  /** What to mind within the join, and the check, in sentences. */
+  readonly notes: readonly string[];
 }
 
-/** Sewing a finished upper unit onto the layers below. */
+/** Sewing a finished upper unit onto the layers below, or cutting away what it covers. */
 export interface AppliqueStep extends StepBase {
   readonly kind: 'applique';
   readonly patches: readonly number[];
@@ -51,9 +95,6 @@ export interface AppliqueStep extends StepBase {
 }
 
 export type Step = BasteStep | JoinStep | AppliqueStep;
-
-/** Appliqué stitches are smaller: mm sewn in a minute. */
-const APPLIQUE_MM_PER_MINUTE = 25;
 
 /** Units of up to this many patches are spelled out by their numbers. */
 const MOST_NUMBERS = 6;
@@ -64,20 +105,47 @@ export interface StepSources {
   readonly plan: AssemblyPlan;
   readonly sorted: Sorted;
   readonly kindNames: readonly string[];
+  /** For each patch the sides that stay raw. */
+  readonly rawSides?: readonly (readonly number[])[];
+  /** How patches are folded. */
+  readonly chosen: ChosenBasting;
+  /** By kind: how papers are held. */
+  readonly methods: readonly BasteMethod[];
   readonly system: UnitSystem;
+  /** Units that the host always wants made. */
+  readonly pins?: readonly Pin[];
+  readonly applique?: OrderChoices['applique'] | undefined;
+  /** When patches are basted; all first where nothing is said. */
+  readonly policy?: BastePolicy | undefined;
 }
 
-/** All work on a block in order: basting by kind, cloth and hand, then the joins, then appliqué. */
+/** All work on a block in one stream: basting by kind, cloth and hand as the policy says, the joins, then appliqué. */
 export function stepsOf(sources: StepSources): Step[] {
-  return [...basteSteps(sources), ...joinSteps(sources), ...appliqueSteps(sources)];
+  const { graph, policy = 'all-first' } = sources;
+  const joins = joinSteps(sources);
+  const moments = basteMoments(joins, graph.patches.length, policy);
+  const stream = joins.flatMap((join, index): Step[] => {
+    const due = moments.get(index);
+    return due ? [...basteSteps(sources, due), join] : [join];
+  });
+  const last = moments.get(joins.length);
+  return [...stream, ...(last ? basteSteps(sources, last) : []), ...appliqueSteps(sources)];
 }
 
-function basteSteps({ graph, sorted, kindNames }: StepSources): BasteStep[] {
+function basteSteps(
+  { graph, sorted, kindNames, rawSides = [], chosen, methods }: StepSources,
+  due: readonly number[],
+): BasteStep[] {
   const batches = new Map<string, number[]>();
-  graph.patches.forEach(({ fabric }, patch) => {
-    const key = JSON.stringify([sorted.kindOf[patch], sorted.handOf[patch], fabric]);
+  for (const patch of due) {
+    const key = JSON.stringify([
+      sorted.kindOf[patch],
+      sorted.handOf[patch],
+      graph.patches[patch]?.fabric,
+      chosen.conventionOf[patch],
+    ]);
     batches.set(key, [...(batches.get(key) ?? []), patch]);
-  });
+  }
   return [...batches.values()].map((patches) => {
     const first = patches[0] as number;
     const kind = sorted.kinds[sorted.kindOf[first] as number];
@@ -85,18 +153,34 @@ function basteSteps({ graph, sorted, kindNames }: StepSources): BasteStep[] {
     const name = kindNames[sorted.kindOf[first] as number];
     const turned = hand === 'L' ? ', papers turned over (L)' : hand === 'R' ? ', papers face up (R)' : '';
     const cloth = graph.patches[first]?.fabric;
-    const each = kind ? basteMinutes(kind.perimeterMm, kind.signature.length) : 0;
+    const bare = patches.filter((patch) => (rawSides[patch]?.length ?? 0) > 0).map((patch) => patch + 1);
+    const raw =
+      bare.length === 0 ? '' : ` Leave the dotted sides of ${bare.join(', ')} raw: they are covered later.`;
+    const method = methods[sorted.kindOf[first] as number] ?? 'thread';
+    const { name: by, warning } = BASTE_METHODS[method];
     return {
       kind: 'baste',
       id: stepId('baste', [patches.map((patch) => graph.patches[patch]?.id as string)]),
-      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. Fold side after side clockwise as seen from the front, from the longest side on; tuck the last fold under the first.`,
-      minutes: each * patches.length,
+      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${sayFolds(chosen.conventionOf[first] ?? 'clockwise')} ${by}. ${warning}${raw}`,
+      minutes: kind ? methodMinutes(method, kind.outline) * patches.length : 0,
+      method,
       patches,
     };
   });
 }
 
-function joinSteps({ graph, plan, system }: StepSources): JoinStep[] {
+/** How to fold, in a sentence. */
+function sayFolds(convention: FoldConvention): string {
+  if (convention === 'clockwise')
+    return 'Fold side after side clockwise as seen from the front, from the longest side on; tuck the last fold under the first.';
+  return `Fold so: ${FOLD_CONVENTIONS[convention].name.toLowerCase()}. ${FOLD_CONVENTIONS[convention].what}`;
+}
+
+function joinSteps({ graph, plan, system, chosen, pins = [] }: StepSources): JoinStep[] {
+  const nextOf = new Map(
+    plan.joins.flatMap((join) => [join.left, join.right].map((unit) => [unitKey(unit), join] as const)),
+  );
+  const pinOf = new Map(pins.map((pin) => [unitKey(pin.patches), pin]));
   const unitName = new Map<number, string>();
   const nameOf = (unit: readonly number[]) => {
     if (unit.length === 1) return `patch ${(unit[0] as number) + 1}`;
@@ -110,6 +194,10 @@ function joinSteps({ graph, plan, system }: StepSources): JoinStep[] {
     const ids = (unit: readonly number[]) => unit.map((patch) => graph.patches[patch]?.id as string);
     const text = joinText(join, nameOf(join.left), nameOf(join.right), makes, system);
     unitName.set(Math.min(...join.left, ...join.right), makes);
+    const made = unitKey([...join.left, ...join.right]);
+    const pin = pinOf.get(made);
+    const check = unitCheck(graph, join, nextOf.get(made), chosen.conventionOf);
+    const thread = threadChoice(graph, join, chosen.pale);
     return {
       kind: 'join',
       id: stepId('join', [ids(join.left), ids(join.right)]),
@@ -123,6 +211,15 @@ function joinSteps({ graph, plan, system }: StepSources): JoinStep[] {
       threadStarts: join.threadStarts,
       releases: join.releases,
       makes,
+      papersInHand: join.papersInHand,
+      notes: joinNotes(graph, join, thread, check, makes, system),
+      thread,
+      check,
+      folds: bendFolds(graph, join),
+      carriesOn: join.carriesOn,
+      ...(join.repeat ? { repeat: join.repeat } : {}),
+      ...(join.isLaid ? { isLaid: join.isLaid } : {}),
+      ...(pin ? { pin: pin.school ? { school: pin.school } : {} } : {}),
     };
   });
 }
@@ -136,8 +233,13 @@ function joinText(join: Join, left: string, right: string, makes: string, system
     ? 'Carry the thread on from the last join'
     : 'Start with a new thread at the dot';
   const runs = join.chains.length > 1 ? ` in ${join.chains.length} runs (this closes a ring)` : '';
+  const alike = join.repeat
+    ? ` (${join.repeat.letter}, ${join.repeat.copy} of ${join.repeat.copies} alike)`
+    : '';
   const out = join.releases.length === 0 ? '' : ` Papers that may come out now: ${numbers(join.releases)}.`;
-  return `Join ${right} to ${left} to make unit ${makes}: ${formatLength(join.lengthMm, system)}${runs}, ${shape}. ${thread}; knot at each intersection and at the end.${out}`;
+  if (join.isLaid)
+    return `Lay ${right} against ${left} on the base strip to make unit ${makes}${alike}: pin it along its marked line and sew the curve down from the front, ${formatLength(join.lengthMm, system)}; nothing is folded.${out}`;
+  return `Join ${right} to ${left} to make unit ${makes}${alike}: ${formatLength(join.lengthMm, system)}${runs}, ${shape}. ${thread}; knot at each intersection and at the end.${out}`;
 }
 
 /** Patch numbers as the drawing shows them, in order. */
@@ -157,29 +259,7 @@ function sewnChain(graph: SeamGraph, chain: Chain): SewnChain {
     path.push(...(path.length === 0 ? points : points.slice(1)));
     knots.push(graph.places[isForward ? end.place : start.place] as Point);
   }
-  return { path, knots, bends: chain.bends };
-}
-
-function appliqueSteps({ graph, system }: StepSources): AppliqueStep[] {
-  const base = Math.min(...graph.patches.map(({ layer }) => layer));
-  const upper = [...new Set(graph.patches.map(({ layer }) => layer))]
-    .filter((layer) => layer > base)
-    .sort((a, b) => a - b);
-  return upper.flatMap((layer) => {
-    const own = graph.patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
-    return groupsOf(graph, own).map((patches): AppliqueStep => {
-      const rim = graph.openEdges.filter(({ patch }) => patches.includes(patch));
-      const lengthMm = rim.reduce((sum, edge) => sum + edge.lengthMm, 0);
-      const numbers = patches.map((patch) => patch + 1);
-      const what = numbers.length === 1 ? `patch ${numbers[0]}` : `patches ${numbers.join(', ')}`;
-      return {
-        kind: 'applique',
-        id: stepId('applique', [patches.map((patch) => graph.patches[patch]?.id as string)]),
-        text: `Press ${what}, take the papers out, pin at once and appliqué over the layer below: ${formatLength(lengthMm, system)} of edge. Overlap the start by a few stitches. Iron: mind your fingers and follow the product labels.`,
-        minutes: lengthMm / APPLIQUE_MM_PER_MINUTE,
-        patches,
-        lengthMm,
-      };
-    });
-  });
+  const crossing = crossingOf(graph, chain);
+  const locks = chain.steps.flatMap(({ seam }) => halfWayOf(graph.seams[seam] as Seam));
+  return { path, knots, locks, bends: chain.bends, ...(crossing ? { crossing } : {}) };
 }

@@ -1,0 +1,5 @@
+export { MARGIN_MM, PAGE_MM, roomOf, type Ink, type PageSize, type PrintJob, type PrintPage } from './ink';
+export { TILE_OVERLAP_MM, tile } from './tile';
+export { markInk, papersJob, type PaperRun, type PapersJob, type PapersOptions } from './papersJob';
+export { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './jigs';
+export { stepCards } from './stepCards';

@@ -1,0 +1,56 @@
+import { DEFAULT_SEWING } from '../assembly';
+import { groupsOf } from '../block';
+import { formatLength } from '../length';
+import { stepId } from '../progress';
+import type { AppliqueStep, StepSources } from './steps';
+
+/** What stays of the background behind an appliqué when the rest is cut away, mm: ¼″. */
+const LEFT_BEHIND_MM = 6.35;
+/** Cutting away runs along the edge with scissors, mm in a minute. */
+const CUT_MM_PER_MINUTE = 100;
+
+/**
+ * The upper layers sewn onto the lower ones, unit by unit. By school the papers come out before (press first, then they
+ * may; pin at once) or after, from behind, where the background is cut away.
+ */
+export function appliqueSteps({ graph, system, applique = {} }: StepSources): AppliqueStep[] {
+  const { papersOut = 'before', isCutAway = papersOut === 'after' } = applique;
+  const base = Math.min(...graph.patches.map(({ layer }) => layer));
+  const upper = [...new Set(graph.patches.map(({ layer }) => layer))]
+    .filter((layer) => layer > base)
+    .sort((a, b) => a - b);
+  return upper.flatMap((layer) => {
+    const own = graph.patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
+    return groupsOf(graph, own).flatMap((patches): AppliqueStep[] => {
+      const rim = graph.openEdges.filter(({ patch }) => patches.includes(patch));
+      const lengthMm = rim.reduce((sum, edge) => sum + edge.lengthMm, 0);
+      const ids = patches.map((patch) => graph.patches[patch]?.id as string);
+      const numbers = patches.map((patch) => patch + 1);
+      const what = numbers.length === 1 ? `patch ${numbers[0]}` : `patches ${numbers.join(', ')}`;
+      const first =
+        papersOut === 'before'
+          ? `Press ${what}, take the papers out, pin at once and appliqué over the layer below`
+          : `Press ${what}, leave the papers in, pin and appliqué over the layer below`;
+      const after = papersOut === 'after' && !isCutAway ? ' Take the papers out through a slit behind.' : '';
+      const sewn: AppliqueStep = {
+        kind: 'applique',
+        id: stepId('applique', [ids]),
+        text: `${first}: ${formatLength(lengthMm, system)} of edge. Overlap the start by a few stitches.${after} Iron: mind your fingers and follow the product labels.`,
+        minutes: lengthMm / DEFAULT_SEWING.appliqueMmPerMinute,
+        patches,
+        lengthMm,
+      };
+      if (!isCutAway) return [sewn];
+      const papers = papersOut === 'after' ? ' Then take the papers out.' : '';
+      const cut: AppliqueStep = {
+        kind: 'applique',
+        id: stepId('cut-away', [ids]),
+        text: `Turn the work over and cut the background away behind ${what}, leaving ${formatLength(LEFT_BEHIND_MM, system)} inside the stitches.${papers} Scissors: lift the background away from the patches before each cut.`,
+        minutes: lengthMm / CUT_MM_PER_MINUTE,
+        patches,
+        lengthMm,
+      };
+      return [sewn, cut];
+    });
+  });
+}

@@ -1,0 +1,117 @@
+import type { Chain, Join } from '../assembly';
+import type { Seam, SeamGraph } from '../block';
+import { SAME_POINT_MM, cornerAngle, distance, type Point } from '../geometry';
+import { formatLength, type UnitSystem } from '../length';
+import { bendFolds } from './bendFolds';
+import { GROWTH_MM, growthAlong, placesOf } from './growth';
+import { sayThread, type ThreadChoice } from './threadChoice';
+import { sayCheck, type UnitCheck } from './unitCheck';
+
+/** Sides that differ by more than this are to be eased, mm. */
+const EASE_MM = 1.5;
+/** From as many intersections on, ends included, a join is anchored before it is filled. */
+const ANCHORED_KNOTS = 3;
+/** Seams longer than this get a knot half-way, mm. */
+const HALF_WAY_MM = 50;
+/** At tips sharper than this the last stitches stay open, degrees, and for so much of the seam, mm. */
+const TIP_OPEN_MM = 2;
+const SHARP_TIP_DEG = 40;
+
+/**
+ * What to mind within a join, each in a sentence: how to anchor a long run and how much to ease, knots half-way, sharp
+ * tips, which thread, and what the unit must measure when it is done.
+ */
+export function joinNotes(
+  graph: SeamGraph,
+  join: Join,
+  thread: ThreadChoice,
+  check: UnitCheck,
+  makes: string,
+  system: UnitSystem,
+): string[] {
+  return [
+    ...foldNote(graph, join),
+    ...join.chains.flatMap((chain) => anchorNotes(graph, join, chain, system)),
+    ...halfWayNote(graph, join, system),
+    ...tipNotes(graph, join, system),
+    sayThread(thread),
+    sayCheck(check, makes, system),
+  ];
+}
+
+/** Which papers are folded at the bends. */
+function foldNote(graph: SeamGraph, join: Join): string[] {
+  const patches = [...new Set(bendFolds(graph, join).flatMap((bend) => bend.patches))].sort((a, b) => a - b);
+  if (patches.length === 0) return [];
+  const numbers = patches.map((patch) => patch + 1).join(', ');
+  return [
+    `Fold ${patches.length === 1 ? 'the paper' : 'the papers'} of ${numbers} to reach round the bend; unfold and crease flat again when past it.`,
+  ];
+}
+
+/** The middle intersection of a run that is anchored, where an X of thread goes. */
+export function crossingOf(graph: SeamGraph, chain: Chain): Point | undefined {
+  const places = placesOf(graph, chain);
+  if (places.length < ANCHORED_KNOTS + 1) return undefined;
+  return graph.places[places[Math.floor(places.length / 2)] as number];
+}
+
+function anchorNotes(graph: SeamGraph, join: Join, chain: Chain, system: UnitSystem): string[] {
+  const places = placesOf(graph, chain);
+  if (places.length < ANCHORED_KNOTS + 1) return [];
+  const notes = [
+    'Sew a few stitches at both ends first, then the middle crossing with an X of thread; tie off; then fill from the far end back inwards.',
+  ];
+  const { left, right } = growthAlong(graph, join, chain);
+  const more = left - right;
+  if (Math.abs(more) * GROWTH_MM > EASE_MM) {
+    const side = more > 0 ? 'the larger unit' : 'the smaller unit';
+    notes.push(
+      `Ease ${side}: ${Math.abs(more)} more seams end on its side, which adds about ${formatLength(Math.abs(more) * GROWTH_MM, system)} while the papers are in; spread it between the anchors.`,
+    );
+  }
+  return notes;
+}
+
+/** Where a long seam gets a knot half-way; none on short ones. */
+export function halfWayOf({ lengthMm, path }: Seam): Point[] {
+  if (lengthMm <= HALF_WAY_MM) return [];
+  let left = lengthMm / 2;
+  for (let i = 1; i < path.length; i++) {
+    const [a, b] = [path[i - 1] as Point, path[i] as Point];
+    const step = distance(a, b);
+    if (step >= left) return [{ x: a.x + ((b.x - a.x) * left) / step, y: a.y + ((b.y - a.y) * left) / step }];
+    left -= step;
+  }
+  return [];
+}
+
+function halfWayNote(graph: SeamGraph, join: Join, system: UnitSystem): string[] {
+  const long = join.seams.filter((seam) => (graph.seams[seam] as Seam).lengthMm > HALF_WAY_MM).length;
+  if (long === 0) return [];
+  const what =
+    long === 1 && join.seams.length === 1 ? 'the seam' : `${long} ${long === 1 ? 'seam' : 'seams'}`;
+  return [
+    `Knot half-way too on ${what} longer than ${formatLength(HALF_WAY_MM, system)}: a break then costs half a seam.`,
+  ];
+}
+
+function tipNotes(graph: SeamGraph, join: Join, system: UnitSystem): string[] {
+  const members = [...join.left, ...join.right];
+  const sharp = new Set<number>();
+  for (const chain of join.chains) {
+    for (const place of [chain.startPlace, chain.endPlace]) {
+      const at = graph.places[place] as Point;
+      for (const patch of members) {
+        const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
+        const tip = outline.corners.findIndex((corner) => distance(corner, at) <= SAME_POINT_MM * 2);
+        if (tip >= 0 && graph.isInner[place] && cornerAngle(outline, tip) < SHARP_TIP_DEG)
+          sharp.add(patch + 1);
+      }
+    }
+  }
+  if (sharp.size === 0) return [];
+  return [
+    `Leave the last ${formatLength(TIP_OPEN_MM, system)} open at the thin ${sharp.size === 1 ? 'tip' : 'tips'} of ${[...sharp].sort((a, b) => a - b).join(', ')}: the neighbours are sewn past it, and it lies crisp.`,
+  ];
+}
