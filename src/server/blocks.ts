@@ -1,16 +1,20 @@
 import type postgres from 'postgres';
 import { InvalidInputError } from '@/core/errors';
-import type { BlockDocument } from '@/core/block';
-import { importDrawing } from '@/core/formats';
-import { generate, type Recipe } from '@/core/generate';
+import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
+import { importDrawing, readBlockDocument } from '@/core/formats';
+import { documentOfRecipe, wholeRecipe, type Recipe } from '@/core/generate';
 import type { BlockSheet } from '@/core/sheet';
+import { guessPapers, snapToPapers } from '@/core/workshop';
 import type { Account } from './accounts';
 import { audit } from './audit';
+import type { BagSettings } from '@/core/bags';
 import { inTransaction, type Sql } from './database';
 import { ServerError, conflict, notFound } from './errors';
 import { notify } from './notify';
+import { settingsOf } from './marks';
 import { openProject, type Project } from './projects';
-import { contentHash, sheetFor, sheetSettings } from './sheets';
+import { refused } from './refused';
+import { contentHash, sheetFor } from './sheets';
 
 export interface BlockRow {
   readonly id: string;
@@ -25,6 +29,8 @@ export interface BlockWithSheet extends Omit<BlockRow, 'document'> {
   readonly sheet: BlockSheet;
   /** What the block was generated from, if it was. */
   readonly recipe?: Recipe;
+  /** Generators that made parts of it. */
+  readonly made: readonly string[];
 }
 
 /** The blocks of a project in their places, each with its sheet. */
@@ -32,9 +38,10 @@ export async function listBlocks(sql: Sql, project: Project): Promise<BlockWithS
   const rows = await sql<BlockRow[]>`
     select id, name, place, revision, content_hash as "contentHash", document
     from block where project_id = ${project.id} and removed_at is null order by place, name`;
+  const settings = await settingsOf(sql, project);
   const sheets: BlockWithSheet[] = [];
   // One after another: each may start a worker thread, and the machine may have few cores.
-  for (const row of rows) sheets.push(await withSheet(sql, project, row));
+  for (const row of rows) sheets.push(await withSheet(sql, settings, row));
   return sheets;
 }
 
@@ -45,22 +52,15 @@ export async function openBlock(sql: Sql, project: Project, blockId: string): Pr
     select id, name, place, revision, content_hash as "contentHash", document
     from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
   if (!row) throw notFound('This block');
-  return withSheet(sql, project, row);
+  return withSheet(sql, await settingsOf(sql, project), row);
 }
 
-/** A block's document, as it is kept. */
-export async function readDocument(sql: Sql, project: Project, blockId: string): Promise<BlockDocument> {
-  const [row] = await sql<{ document: BlockDocument }[]>`
-    select document from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
-  if (!row) throw notFound('This block');
-  return row.document;
-}
-
-async function withSheet(sql: Sql, project: Project, row: BlockRow): Promise<BlockWithSheet> {
-  const sheet = await sheetFor(sql, row, sheetSettings(project));
+async function withSheet(sql: Sql, settings: BagSettings, row: BlockRow): Promise<BlockWithSheet> {
+  const sheet = await sheetFor(sql, row, settings);
   const { id, name, place, revision, contentHash: hash, document } = row;
-  const recipe = document.recipe as Recipe | undefined;
-  return { id, name, place, revision, contentHash: hash, sheet, ...(recipe ? { recipe } : {}) };
+  const recipe = wholeRecipe(document);
+  const made = (document.parts ?? []).map((part) => (part.recipe as Recipe).kind);
+  return { id, name, place, revision, contentHash: hash, sheet, made, ...(recipe ? { recipe } : {}) };
 }
 
 /** Brings a drawing into a project as a new block. Faulty drawings are refused whole. */
@@ -68,9 +68,26 @@ export function importBlock(
   sql: postgres.Sql,
   account: Account,
   projectId: string,
-  input: { name: string; svg: string; widthMm?: number },
+  input: { name: string; svg: string; widthMm?: number; isSnapped?: boolean },
 ): Promise<{ id: string }> {
-  return addBlock(sql, account, projectId, input.name, () => readDrawing(input.svg, input.widthMm));
+  return addBlock(sql, account, projectId, input.name, () => {
+    const document = readDrawing(input.svg, input.widthMm);
+    if (!input.isSnapped) return document;
+    const { patches } = document;
+    return { ...document, patches: snapToPapers(patches, guessPapers(patches, 'inch')) };
+  });
+}
+
+/** Adds a block made in the workshop. */
+export function addDocument(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  input: { name: string; document: unknown },
+): Promise<{ id: string }> {
+  return addBlock(sql, account, projectId, input.name, () =>
+    refused(() => readBlockDocument(input.document)),
+  );
 }
 
 /** Adds a block made by a generator; the recipe is kept with it, so that it can be made again. */
@@ -94,7 +111,7 @@ async function addBlock(
   const document = make();
   const hash = contentHash(document);
   // The sheet is computed before anything is stored: a block that cannot be planned is never half there.
-  await sheetFor(sql, { document, contentHash: hash }, sheetSettings(project));
+  await sheetFor(sql, { document, contentHash: hash }, await settingsOf(sql, project));
   return inTransaction(sql, async (step) => {
     await step`select 1 from project where id = ${projectId} for update`;
     const [row] = await step<{ id: string }[]>`
@@ -111,59 +128,8 @@ async function addBlock(
   });
 }
 
-/** Makes a generated block again with other figures; refused when someone else changed it meanwhile. */
-export async function remakeBlock(
-  sql: postgres.Sql,
-  account: Account,
-  projectId: string,
-  blockId: string,
-  change: { recipe: Recipe; revision: number },
-): Promise<void> {
-  const project = await openProject(sql, account, projectId, 'edit');
-  const document = makeDocument(change.recipe);
-  const hash = contentHash(document);
-  await sheetFor(sql, { document, contentHash: hash }, sheetSettings(project));
-  await inTransaction(sql, async (step) => {
-    const [before] = await step<{ revision: number; document: BlockDocument }[]>`
-      select revision, document from block
-      where id = ${blockId} and project_id = ${projectId} and removed_at is null for update`;
-    if (!before) throw notFound('This block');
-    if (before.revision !== change.revision) {
-      throw conflict(
-        'Someone changed this block meanwhile.',
-        'Yours is still in the form; look at theirs, then send yours again if it still holds.',
-        { revision: before.revision, recipe: before.document.recipe },
-      );
-    }
-    await step`
-      update block set document = ${step.json(document as unknown as postgres.JSONValue)}, content_hash = ${hash},
-        patch_count = ${document.patches.length}, revision = revision + 1
-      where id = ${blockId}`;
-    const { recipe } = before.document;
-    await audit(step, projectId, account.id, 'block-remade', {
-      block: blockId,
-      before: recipe,
-      after: change.recipe,
-    });
-    await notify(step, projectId, 'blocks');
-  });
-}
-
 function makeDocument(recipe: Recipe): BlockDocument {
-  return { format: 'kevlo.block/1', patches: refused(() => generate(recipe)), recipe };
-}
-
-/** Runs core work; its refusals become answers to the person who asked. */
-function refused<T>(work: () => T): T {
-  try {
-    return work();
-  } catch (error) {
-    if (!(error instanceof InvalidInputError)) throw error;
-    const { name, line } = error.place;
-    const where = name ?? (line === undefined ? undefined : `line ${line}`);
-    const body = { code: error.code, what: error.message, mend: error.mend };
-    throw new ServerError(422, where === undefined ? body : { ...body, where });
-  }
+  return refused(() => documentOfRecipe(recipe));
 }
 
 function nameTaken(name: string): ServerError {
@@ -178,7 +144,10 @@ function nameTaken(name: string): ServerError {
 /** Reads a drawing into a block document. @throws ServerError 422 with what, where and how to mend */
 export function readDrawing(svg: string, widthMm?: number): BlockDocument {
   return refused(() => {
-    const { patches, faults, recipe } = importDrawing(svg, widthMm === undefined ? {} : { widthMm });
+    const { patches, faults, parts, rules, order, basting, notes } = importDrawing(
+      svg,
+      widthMm === undefined ? {} : { widthMm },
+    );
     const [fault] = faults;
     if (fault) {
       throw new InvalidInputError(fault.code, fault.message, fault.mend, {
@@ -186,7 +155,15 @@ export function readDrawing(svg: string, widthMm?: number): BlockDocument {
         line: fault.line,
       });
     }
-    return { format: 'kevlo.block/1', patches, ...(recipe === undefined ? {} : { recipe }) };
+    return {
+      format: BLOCK_FORMAT,
+      patches,
+      ...(parts ? { parts } : {}),
+      ...(rules ? { rules } : {}),
+      ...(order ? { order } : {}),
+      ...(basting ? { basting } : {}),
+      ...(notes ? { notes } : {}),
+    };
   });
 }
 

@@ -2,12 +2,17 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type postgres from 'postgres';
+import { withUnits } from '@/core/sheet';
 import { createAccount, type Account } from './accounts';
 import type { Recipe } from '@/core/generate';
+import type { ClothRule } from '@/core/block';
+import { defaultSetting } from '@/core/setting';
 import { importBlock, listBlocks, makeBlock } from './blocks';
+import { readRevision, saveBlock } from './blockDocuments';
 import type { Sql } from './database';
 import { addMakers } from './makers';
 import { createProject, projectById } from './projects';
+import { saveSetting } from './setting';
 import { newToken } from './tokens';
 
 /** What `./kevlo start` prints so that one can sign in. */
@@ -22,7 +27,7 @@ const EMAIL = 'host@wherry-lane.example';
 const INCH = 25.4;
 
 /** The nine blocks: three come as drawings through the import, six are made by the generators. */
-const BLOCKS: readonly ({ name: string; file: string } | { name: string; recipe: Recipe })[] = [
+export const DEMO_BLOCKS: readonly ({ name: string; file: string } | { name: string; recipe: Recipe })[] = [
   { name: 'Signal Lamp', file: 'signal-lamp.svg' },
   { name: 'Star Chart', file: 'star-chart.svg' },
   {
@@ -137,7 +142,7 @@ export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Pr
     unitSystem: 'inch',
   });
   await sql`update project set is_demo = true where id = ${project.id}`;
-  for (const block of BLOCKS) {
+  for (const block of DEMO_BLOCKS) {
     const { name } = block;
     if ('recipe' in block) {
       await makeBlock(sql, host, project.id, block);
@@ -146,6 +151,8 @@ export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Pr
     const { file } = block;
     await importBlock(sql, host, project.id, { name, svg: await readFile(path.join(folder, file), 'utf8') });
   }
+  await sayWhatColoursMean(sql, host, project.id);
+  await layOutSetting(sql, host, project.id);
   const makers = await addMakers(
     sql,
     host,
@@ -154,6 +161,25 @@ export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Pr
   );
   await recordProgress(sql, host, project.id, makers, now);
   return { email: EMAIL, password, makers: makers.map(({ name, token }) => ({ name, token })) };
+}
+
+/** Two blocks whose cloth alternates round a ring: the host has said so. */
+async function sayWhatColoursMean(sql: postgres.Sql, host: Account, projectId: string): Promise<void> {
+  const project = await projectById(sql, projectId);
+  for (const { id, name } of await listBlocks(sql, project)) {
+    if (name !== 'Landing' && name !== 'Porthole') continue;
+    const { document, revision } = await readRevision(sql, project, id);
+    const patches = document.patches.filter(({ layer }) => layer === 0).map((patch) => patch.id);
+    const rules: ClothRule[] = [{ id: 'rule-1', kind: 'alternate', patches }];
+    await saveBlock(sql, host, projectId, id, { document: { ...document, rules }, revision });
+  }
+}
+
+/** Three by three with sashing and cornerstones. */
+async function layOutSetting(sql: postgres.Sql, host: Account, projectId: string): Promise<void> {
+  const blocks = await listBlocks(sql, await projectById(sql, projectId));
+  const sizes = blocks.map(({ id, sheet }) => ({ id, widthMm: sheet.widthMm, heightMm: sheet.heightMm }));
+  await saveSetting(sql, host, projectId, { setting: defaultSetting(sizes, 3, INCH), revision: 0 });
 }
 
 async function recordProgress(
@@ -183,6 +209,9 @@ async function recordProgress(
       minutes: null,
       at: new Date(at),
       device: 'demo',
+      units: all[which]
+        ? sql.json(withUnits(all[which].step, all[which].block.sheet.patches).units as never)
+        : null,
     });
     times.forEach((at, which) => rows.push(event(at, which, 'done')));
     if (isStuck) rows.push(event(now.getTime() - 2 * 24 * 3600 * 1000, count, 'stuck'));

@@ -93,6 +93,31 @@ export async function readJson(request: Request, most = SMALL_BODY): Promise<unk
   }
 }
 
+/** A file to save or to show, named so that every system can keep it. */
+export function fileResponse(
+  body: string | Buffer,
+  type: string,
+  name: string,
+  how: 'attachment' | 'inline' = 'attachment',
+): Response {
+  const plain =
+    name
+      .normalize('NFKD')
+      .replace(/[^\w .-]+/g, '')
+      .trim() || 'kevlo';
+  const bytes = typeof body === 'string' ? body : new Uint8Array(body);
+  return new Response(bytes, {
+    headers: { 'content-type': type, 'content-disposition': `${how}; filename="${plain}"` },
+  });
+}
+
+/** A picture that never changes under its address; only this browser keeps it. */
+export function pictureResponse(image: Buffer): Response {
+  return new Response(new Uint8Array(image), {
+    headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' },
+  });
+}
+
 /** The signed-in account, or undefined. */
 export async function currentAccount(): Promise<Account | undefined> {
   return accountOfSession(database(), (await cookies()).get(SESSION_COOKIE)?.value);

@@ -10,7 +10,10 @@ interface Hub {
 
 const globals = globalThis as { kevloHub?: Hub };
 
-/** Calls back for every change told by any server process on the database. @returns a function that ends it */
+/**
+ * Calls back for every change told by any server process on the database. One listener that fails silences no other.
+ * @returns a function that ends it
+ */
 export async function onChange(sql: postgres.Sql, listener: Listener): Promise<() => void> {
   const hub = (globals.kevloHub ??= openHub(sql));
   hub.listeners.add(listener);
@@ -25,7 +28,16 @@ export async function onChange(sql: postgres.Sql, listener: Listener): Promise<(
 
 function openHub(sql: postgres.Sql): Hub {
   const listeners = new Set<Listener>();
-  const tell = (change: Change) => listeners.forEach((listener) => listener(change));
+  const tell = (change: Change) => {
+    for (const listener of [...listeners]) {
+      try {
+        listener(change);
+      } catch {
+        // Its page is gone: it hears no more, the others must.
+        listeners.delete(listener);
+      }
+    }
+  };
   const ready = sql.listen(
     CHANNEL,
     (payload) => tell(JSON.parse(payload) as Change),

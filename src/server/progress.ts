@@ -1,10 +1,14 @@
 import type postgres from 'postgres';
-import { foldEvents, type ProgressEvent } from '@/core/progress';
+import { stepId, type ProgressEvent } from '@/core/progress';
+import type { BagSettings } from '@/core/bags';
 import { listBlocks, type BlockWithSheet } from './blocks';
 import { inTransaction, type Sql } from './database';
 import { invalid, notFound } from './errors';
 import { makerOfLink } from './makers';
+import { makerSheet } from './makerSheet';
+import { settingsOf } from './marks';
 import { notify } from './notify';
+import { listPhotos } from './photos';
 import { projectById, type Project } from './projects';
 
 export interface RecordedEvent extends ProgressEvent {
@@ -23,6 +27,10 @@ export interface BlockProgress {
   readonly totalMinutes: number;
   /** Text of the step on which the maker asked for help. */
   readonly stuckOn?: string;
+  /** Steps that count because their patches are basted or sewn, though in another order than is planned now. */
+  readonly covered: number;
+  /** Whether this maker's order goes round what they sewed by an older one. */
+  readonly isOwnOrder: boolean;
   readonly orphaned: number;
   readonly lastAt?: string;
 }
@@ -51,15 +59,21 @@ export async function recordEvents(
       if (Number.isNaN(time))
         throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
       const rows = await step`
-        insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device)
+        insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device, units)
         values (${event.clientId}, ${maker.id}, ${event.blockId}, ${event.stepId}, ${event.kind},
-          ${event.minutes ?? null}, ${new Date(time).toISOString()}, ${event.device ?? ''})
+          ${event.minutes ?? null}, ${new Date(time).toISOString()}, ${event.device ?? ''}, ${ownUnits(step, event)})
         on conflict (maker_id, client_id) do nothing returning id`;
       added += rows.length;
     }
     if (added > 0) await notify(step, maker.projectId, 'progress');
   });
   return events.map(({ clientId }) => clientId);
+}
+
+/** The patches of an event, where they are those that its step is named by; nothing else is believed. */
+function ownUnits(sql: Sql, { stepId: id, units }: RecordedEvent) {
+  const kind = id.split('-')[0] as 'baste' | 'join' | 'applique';
+  return units && stepId(kind, units) === id ? sql.json(units as never) : null;
 }
 
 interface EventRow extends ProgressEvent {
@@ -69,7 +83,7 @@ interface EventRow extends ProgressEvent {
 
 async function readEvents(sql: Sql, projectId: string, makerId?: string): Promise<EventRow[]> {
   const rows = await sql<(Omit<EventRow, 'at'> & { at: Date })[]>`
-    select e.client_id as "clientId", e.maker_id as "makerId", e.block_id as "blockId", e.step_id as "stepId", e.kind, e.at
+    select e.client_id as "clientId", e.maker_id as "makerId", e.block_id as "blockId", e.step_id as "stepId", e.kind, e.at, e.units
     from progress_event e join maker m on m.id = e.maker_id
     where m.project_id = ${projectId} ${makerId ? sql`and m.id = ${makerId}` : sql``}
     order by e.id`;
@@ -79,6 +93,7 @@ async function readEvents(sql: Sql, projectId: string, makerId?: string): Promis
 /** Every maker's progress on every block of a project. */
 export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
   const blocks = await listBlocks(sql, project);
+  const settings = await settingsOf(sql, project);
   const makers = await sql<{ id: string }[]>`
     select id from maker where project_id = ${project.id} and removed_at is null`;
   const byPair = new Map<string, EventRow[]>();
@@ -86,19 +101,25 @@ export async function projectProgress(sql: Sql, project: Project): Promise<Block
     const key = `${event.makerId}/${event.blockId}`;
     byPair.set(key, [...(byPair.get(key) ?? []), event]);
   }
-  return makers.flatMap(({ id }) =>
-    blocks.map((block) => progressOf(id, block, byPair.get(`${id}/${block.id}`) ?? [])),
-  );
+  const all: BlockProgress[] = [];
+  for (const { id } of makers)
+    for (const block of blocks)
+      all.push(await progressOf(sql, settings, id, block, byPair.get(`${id}/${block.id}`) ?? []));
+  return all;
 }
 
-function progressOf(
+async function progressOf(
+  sql: Sql,
+  settings: BagSettings,
   makerId: string,
-  { id, sheet }: BlockWithSheet,
+  block: BlockWithSheet,
   events: readonly EventRow[],
-): BlockProgress {
-  const { done, stuck, orphaned } = foldEvents(
+): Promise<BlockProgress> {
+  const { sheet, done, covered, stuck, orphaned, isOwnOrder } = await makerSheet(
+    sql,
+    settings,
+    block,
     events,
-    sheet.steps.map((step) => step.id),
   );
   const minutes = (steps: typeof sheet.steps) => steps.reduce((sum, step) => sum + step.minutes, 0);
   const stuckOn = sheet.steps.find((step) => stuck.has(step.id))?.text;
@@ -108,11 +129,13 @@ function progressOf(
     .at(-1);
   return {
     makerId,
-    blockId: id,
-    done: done.size,
+    blockId: block.id,
+    done: done.size + covered.size,
     total: sheet.steps.length,
-    doneMinutes: minutes(sheet.steps.filter((step) => done.has(step.id))),
+    doneMinutes: minutes(sheet.steps.filter((step) => done.has(step.id) || covered.has(step.id))),
     totalMinutes: minutes(sheet.steps),
+    covered: covered.size,
+    isOwnOrder,
     orphaned: orphaned.length,
     ...(stuckOn === undefined ? {} : { stuckOn }),
     ...(lastAt === undefined ? {} : { lastAt }),
@@ -124,17 +147,27 @@ export async function makerPage(sql: Sql, token: string) {
   const maker = await makerOfLink(sql, token);
   const project = await projectById(sql, maker.projectId);
   const blocks = await listBlocks(sql, project);
+  const settings = await settingsOf(sql, project);
   const events = await readEvents(sql, project.id, maker.id);
+  const photos = await listPhotos(sql, project.id);
+  const shown = [];
+  for (const block of blocks) {
+    const own = events.filter(({ blockId }) => blockId === block.id);
+    const { done, covered, stuck, orphaned, ...rest } = await makerSheet(sql, settings, block, own);
+    shown.push({
+      id: block.id,
+      name: block.name,
+      ...rest,
+      done: [...done],
+      covered: [...covered],
+      stuck: [...stuck],
+      orphaned: orphaned.length,
+      photos: photos.filter(({ blockId }) => blockId === block.id),
+    });
+  }
   return {
     maker: { name: maker.name },
     project: { name: project.name, shop: project.shop, unitSystem: project.unitSystem },
-    blocks: blocks.map(({ id, name, sheet }) => {
-      const own = events.filter(({ blockId }) => blockId === id);
-      const { done, stuck } = foldEvents(
-        own,
-        sheet.steps.map((step) => step.id),
-      );
-      return { id, name, sheet, done: [...done], stuck: [...stuck] };
-    }),
+    blocks: shown,
   };
 }

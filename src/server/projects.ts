@@ -1,4 +1,6 @@
+import type { ProjectBasting } from '@/core/block';
 import type { UnitSystem } from '@/core/length';
+import type { ChosenMark } from '@/core/shapes';
 import type { Account } from './accounts';
 import { audit } from './audit';
 import type { Sql } from './database';
@@ -15,10 +17,13 @@ export interface Project {
   readonly allowanceMm: number;
   readonly sparesPercent: number;
   readonly gridColumns: number;
+  /** Marks that the host chose for look-alike papers. */
+  readonly marks: readonly ChosenMark[];
+  readonly basting: ProjectBasting;
 }
 
 /** What a host may change of a project. */
-export type ProjectSettings = Omit<Project, 'id'>;
+export type ProjectSettings = Omit<Project, 'id' | 'marks' | 'basting'>;
 
 /** What each role may do; checked here for every read and write of a project. */
 const MAY: Readonly<Record<Role, ReadonlySet<'read' | 'pack' | 'edit'>>> = {
@@ -35,6 +40,8 @@ const COLUMNS = [
   'allowance_mm as "allowanceMm"',
   'spares_percent as "sparesPercent"',
   'grid_columns as "gridColumns"',
+  'marks',
+  'basting',
 ]
   .map((column) => `p.${column}`)
   .join(', ');

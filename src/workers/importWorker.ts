@@ -3,31 +3,41 @@ import { expose } from 'comlink';
 import type { BagSettings } from '@/core/bags';
 import { InvalidInputError } from '@/core/errors';
 import { importDrawing, type ImportedDrawing, type ImportOptions } from '@/core/formats';
+import { guessPapers, snapToPapers, type PaperGuess } from '@/core/workshop';
 import { findLookAlikes, type LookAlike, type NamedPaper } from '@/core/shapes';
 import { blockSheet, type BlockSheet } from '@/core/sheet';
 
 export type Preview =
   | { readonly kind: 'refused'; readonly what: string; readonly mend: string; readonly code: string }
   | { readonly kind: 'faulty'; readonly drawing: ImportedDrawing }
-  | { readonly kind: 'good'; readonly drawing: ImportedDrawing; readonly sheet: BlockSheet };
+  | {
+      readonly kind: 'good';
+      readonly drawing: ImportedDrawing;
+      readonly sheet: BlockSheet;
+      readonly guesses: readonly PaperGuess[];
+    };
 
 const api = {
   lookAlikes: (papers: readonly NamedPaper[]): LookAlike[] => findLookAlikes(papers),
 
   preview(
     svg: string,
-    options: ImportOptions,
+    options: ImportOptions & { readonly isSnapped?: boolean },
     settings: BagSettings,
     onProgress: (share: number) => void,
   ): Preview {
     try {
-      const drawing = importDrawing(svg, options);
+      const asDrawn = importDrawing(svg, options);
+      const guesses = asDrawn.faults.length > 0 ? [] : guessPapers(asDrawn.patches, settings.system);
+      const drawing = options.isSnapped
+        ? { ...asDrawn, patches: snapToPapers(asDrawn.patches, guesses) }
+        : asDrawn;
       if (drawing.faults.length > 0) return { kind: 'faulty', drawing };
       const sheet = blockSheet(drawing.patches, settings, (share) => {
         onProgress(share);
         return true;
       });
-      return { kind: 'good', drawing, sheet };
+      return { kind: 'good', drawing, sheet, guesses };
     } catch (error) {
       if (error instanceof InvalidInputError) {
         return { kind: 'refused', what: error.message, mend: error.mend, code: error.code };
