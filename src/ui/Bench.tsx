@@ -130,6 +130,22 @@ export function Bench({ project, accountName, stations, children }: BenchProps) 
               from patch to patch in a drawing; <kbd>+</kbd> <kbd>−</kbd> <kbd>0</kbd> zoom
             </dd>
             <dt>
+              <kbd>1</kbd> <kbd>2</kbd> <kbd>3</kbd> <kbd>4</kbd>
+            </dt>
+            <dd>pick, place, paint, centre (Workshop)</dd>
+            <dt>
+              <kbd>R</kbd> <kbd>X</kbd>
+            </dt>
+            <dd>turn, turn over what is in the hand or picked</dd>
+            <dt>
+              <kbd>Alt</kbd> + arrows
+            </dt>
+            <dd>nudge what is picked; with Shift ten times as far</dd>
+            <dt>
+              <kbd>Ctrl</kbd> + <kbd>Z</kbd>, <kbd>D</kbd>, <kbd>G</kbd>, <kbd>A</kbd>
+            </dt>
+            <dd>undo, copy, group, pick all; with Shift redo and ungroup</dd>
+            <dt>
               <kbd>?</kbd>
             </dt>
             <dd>this list</dd>

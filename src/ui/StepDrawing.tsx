@@ -2,7 +2,7 @@
 import { useCallback, useMemo } from 'react';
 import type { UnitSystem } from '@/core/length';
 import type { BlockSheet, Step } from '@/core/sheet';
-import { BlockDrawing, FoldLayer, ThreadLayer, type PatchInk } from './drawing';
+import { BendLayer, BlockDrawing, FoldLayer, ThreadLayer, type PatchInk } from './drawing';
 import { middleOf } from './outlinePath';
 
 interface StepDrawingProps {
@@ -58,7 +58,14 @@ export function StepDrawing(props: StepDrawingProps) {
         />
       )}
       {step?.kind === 'join' && (
-        <ThreadLayer chains={step.chains} scaleMm={Math.max(sheet.widthMm, sheet.heightMm)} />
+        <>
+          <BendLayer folds={step.folds} patches={sheet.patches} shift={shift} />
+          <ThreadLayer
+            chains={step.chains}
+            carriesOn={step.carriesOn}
+            scaleMm={Math.max(sheet.widthMm, sheet.heightMm)}
+          />
+        </>
       )}
     </BlockDrawing>
   );

@@ -38,7 +38,7 @@ export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps
       <Box
         sx={{
           display: 'grid',
-          gridTemplateColumns: `repeat(${columns}, 1fr)`,
+          gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
           gap: '6px',
           p: '6px',
           bgcolor: 'divider',

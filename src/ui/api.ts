@@ -6,6 +6,8 @@ export class RefusedError extends Error {
     readonly what: string,
     readonly mend: string,
     readonly where?: string,
+    /** Newer state, where a conflict is to be settled. */
+    readonly current?: unknown,
   ) {
     super(`${what} ${mend}`);
   }
@@ -37,8 +39,14 @@ export async function send<T>(
   }
   const answer = (await response.json().catch(() => ({}))) as { error?: RefusedError };
   if (response.ok) return answer as T;
-  const { code = 'unknown', what = 'The server refused.', mend = 'Try again.', where } = answer.error ?? {};
-  throw new RefusedError(response.status, code, what, mend, where);
+  const {
+    code = 'unknown',
+    what = 'The server refused.',
+    mend = 'Try again.',
+    where,
+    current,
+  } = answer.error ?? {};
+  throw new RefusedError(response.status, code, what, mend, where, current);
 }
 
 /** A GET for useSWR. */

@@ -1,4 +1,4 @@
-import type { Outline, Point } from '@/core/geometry';
+import { edgeOf, flatten, type Outline, type Point } from '@/core/geometry';
 
 export { outlinePath } from '@/core/formats';
 
@@ -15,4 +15,10 @@ export function middleOf({ corners }: Outline): Point {
 
 function n(value: number): string {
   return String(Math.round(value * 1000) / 1000);
+}
+
+/** SVG path data of one side of an outline, its curve kept. */
+export function sidePath(outline: Outline, side: number): string {
+  const run = flatten(edgeOf(outline, side), 0.05);
+  return runPath(run);
 }

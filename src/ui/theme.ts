@@ -36,6 +36,7 @@ function scheme(tone: keyof typeof DYES) {
     palette: {
       mode: tone,
       primary: { main: dye.woad, contrastText },
+      info: { main: dye.woad, contrastText },
       error: { main: dye.madder, contrastText },
       warning: { main: dye.weld, contrastText },
       success: { main: dye.lichen, contrastText },
@@ -68,6 +69,7 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums' },
+        'a:not([class])': { color: 'var(--mui-palette-primary-main)' },
         ':focus-visible': { outline: '3px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
         '@media (prefers-reduced-motion: reduce)': {
           '*': { transition: 'none !important', animation: 'none !important' },
@@ -89,6 +91,10 @@ export const theme = createTheme({
       styleOverrides: { root: { padding: '6px 12px', borderColor: 'var(--mui-palette-divider)' } },
     },
     MuiLink: { defaultProps: { underline: 'always' } },
-    MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', minHeight: 40 } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: { textTransform: 'none', minHeight: 40, color: 'var(--mui-palette-text-primary)' },
+      },
+    },
   },
 });

@@ -10,6 +10,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { send } from '@/ui/api';
+import { FileButton } from '@/ui/FileButton';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
 import { SignOutButton } from '@/ui/SignOutButton';
@@ -48,6 +49,7 @@ export function ProjectList({ name, projects }: ProjectListProps) {
         ))}
       </Stack>
       <NewProject />
+      <ImportProject />
     </Box>
   );
 }
@@ -90,6 +92,35 @@ function NewProject() {
           </Button>
         </Stack>
       </form>
+    </Paper>
+  );
+}
+
+/** Brings in a project file that was saved elsewhere: the whole file or nothing. */
+function ImportProject() {
+  const router = useRouter();
+  const { error, isBusy, run } = useSend();
+  const take = (file: File | undefined) =>
+    file &&
+    run(async () => {
+      const { id } = await send<{ id: string }>('POST', '/api/projects/import', { file: await file.text() });
+      router.push(`/p/${id}/blocks`);
+    });
+  return (
+    <Paper sx={{ p: 2, mt: 2 }}>
+      <Typography variant="h3" component="h2" sx={{ mb: 1 }}>
+        A project from a file
+      </Typography>
+      <Stack spacing={1.5} sx={{ alignItems: 'flex-start' }}>
+        <Typography color="textSecondary">
+          Blocks, settings and setting come in as a new project; a file with a fault is refused as a whole.
+          The format is described by a <a href="/schema/kevlo.project.1.schema.json">published schema</a>.
+        </Typography>
+        <ErrorNote error={error} />
+        <FileButton accept=".json,application/json" disabled={isBusy} onFile={(file) => void take(file)}>
+          {isBusy ? 'Being brought in …' : 'Choose a project file'}
+        </FileButton>
+      </Stack>
     </Paper>
   );
 }

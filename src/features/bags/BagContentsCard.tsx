@@ -64,6 +64,11 @@ export function BagContentsCard({ block, project, fabrics }: BagContentsCardProp
           ))}
         </Box>
       </Box>
+      {block.saved !== '' && (
+        <Typography sx={{ mt: 1 }}>
+          <strong>When it is done, save for later blocks:</strong> {block.saved}.
+        </Typography>
+      )}
     </Paper>
   );
 }

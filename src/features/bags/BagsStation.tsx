@@ -20,6 +20,8 @@ export interface BagBlock {
   readonly id: string;
   readonly name: string;
   readonly bag: BagContents;
+  /** Papers to save for later blocks when it is done; empty where there are none. */
+  readonly saved: string;
 }
 
 interface BagsStationProps {

@@ -111,6 +111,11 @@ function Label({ block, maker, project }: { block: BagBlock; maker: Maker; proje
           )
           .join(' · ')}
       </Typography>
+      {block.saved !== '' && (
+        <Typography variant="body2" sx={{ fontWeight: 600 }}>
+          When done, save for later blocks: {block.saved}.
+        </Typography>
+      )}
       <Typography variant="body2" color="textSecondary">
         {project.name}
         {project.shop ? ` · ${project.shop}` : ''}. Needles and blades: keep out of bags that travel or go to

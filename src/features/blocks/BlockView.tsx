@@ -23,13 +23,15 @@ interface BlockViewProps {
   readonly block: { readonly id: string; readonly name: string; readonly revision: number };
   /** Whether it can be made again with other figures. */
   readonly isGenerated: boolean;
+  /** Generators that made parts of it. */
+  readonly made: readonly string[];
   readonly sheet: BlockSheet;
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
 }
 
 /** One block opened large: the drawing, its paper kinds and the seam report. */
-export function BlockView({ projectId, block, isGenerated, sheet, fabrics, system }: BlockViewProps) {
+export function BlockView({ projectId, block, isGenerated, made, sheet, fabrics, system }: BlockViewProps) {
   const router = useRouter();
   const notice = useNotice();
   const [isFlipped, setIsFlipped] = useState(false);
@@ -65,7 +67,10 @@ export function BlockView({ projectId, block, isGenerated, sheet, fabrics, syste
     <Stack spacing={2}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <BlockName projectId={projectId} block={block} />
-        <Stack direction="row" spacing={1}>
+        <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
+          <Button component={Link} href={`/p/${projectId}/blocks/${block.id}/workshop`}>
+            Workshop
+          </Button>
           {isGenerated && (
             <Button component={Link} href={`/p/${projectId}/blocks/${block.id}/remake`}>
               Change its figures
@@ -74,7 +79,12 @@ export function BlockView({ projectId, block, isGenerated, sheet, fabrics, syste
           <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>
             Order of work
           </Button>
-          <SaveAs projectId={projectId} blockId={block.id} />
+          <SaveAs
+            projectId={projectId}
+            blockId={block.id}
+            kindNames={sheet.kinds.map(({ name }) => name)}
+            made={made}
+          />
           <Button color="error" onClick={remove}>
             Take out of the project
           </Button>
@@ -93,7 +103,10 @@ export function BlockView({ projectId, block, isGenerated, sheet, fabrics, syste
             isFlipped={isFlipped}
             onFlip={() => setIsFlipped(!isFlipped)}
             showTails={showTails}
-            marks={sheet.problems.map(({ at, message }) => ({ at, label: message }))}
+            marks={[...sheet.problems, ...sheet.violations].map(({ at, message }) => ({
+              at,
+              label: message,
+            }))}
           />
           <Button
             size="small"
@@ -112,6 +125,16 @@ export function BlockView({ projectId, block, isGenerated, sheet, fabrics, syste
             <KindTable kinds={sheet.kinds} system={system} />
           </Box>
           <SeamReport sheet={sheet} system={system} />
+          {sheet.violations.length > 0 && (
+            <Alert severity="warning" variant="outlined" icon={false}>
+              <strong>The cloth is not as the rules say.</strong>
+              <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
+                {sheet.violations.slice(0, 12).map(({ message }, index) => (
+                  <li key={index}>{message}</li>
+                ))}
+              </Box>
+            </Alert>
+          )}
           {sheet.problems.length > 0 && (
             <Alert severity="warning" variant="outlined" icon={false}>
               <ProblemList problems={sheet.problems} patches={sheet.patches} />

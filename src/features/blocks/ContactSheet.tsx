@@ -66,10 +66,12 @@ export function ContactSheet({ projectId, blocks, fabrics, system }: ContactShee
               {sheet.patches.length} papers of {sheet.kinds.length}{' '}
               {sheet.kinds.length === 1 ? 'kind' : 'kinds'}
             </Typography>
-            <Typography color={sheet.problems.length > 0 ? 'warning' : 'success'}>
+            <Typography color={sheet.problems.length + sheet.violations.length > 0 ? 'warning' : 'success'}>
               {sheet.problems.length > 0
                 ? `${sheet.problems.length} problems in the drawing`
-                : 'All edges fit'}
+                : sheet.violations.length > 0
+                  ? `${sheet.violations.length} against the cloth rules`
+                  : 'All edges fit'}
             </Typography>
           </Box>
         </Paper>

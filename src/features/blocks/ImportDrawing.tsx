@@ -12,9 +12,11 @@ import type { BagSettings } from '@/core/bags';
 import { MAX_DRAWING_BYTES } from '@/core/formats';
 import { parseLength } from '@/core/length';
 import { send } from '@/ui/api';
+import { DRAWING_FILES, FileButton } from '@/ui/FileButton';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
 import { DrawingPreview } from './DrawingPreview';
+import { NearPapers } from './NearPapers';
 import { usePreview } from './usePreview';
 
 interface ImportDrawingProps {
@@ -31,6 +33,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
   const [width, setWidth] = useState('');
   const [fileError, setFileError] = useState<{ what: string; mend: string } | undefined>();
   const [isOver, setIsOver] = useState(false);
+  const [isSnapped, setSnapped] = useState(false);
   const { state, start, cancel } = usePreview(settings);
   const { error, isBusy, run } = useSend();
   const preview = state.kind === 'ready' ? state.preview : undefined;
@@ -48,6 +51,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
     }
     const text = await file.text();
     setSvg(text);
+    setSnapped(false);
     setName((before) => before || titleFrom(file.name));
     await start(text);
   };
@@ -61,6 +65,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
       const { id } = await send<{ id: string }>('POST', `/api/projects/${projectId}/blocks`, {
         name,
         svg,
+        isSnapped,
         ...(widthMm === undefined ? {} : { widthMm }),
       });
       router.push(`/p/${projectId}/blocks/${id}`);
@@ -87,18 +92,13 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
           flexWrap: 'wrap',
         }}
       >
-        <Button component="label" variant={svg ? 'outlined' : 'contained'}>
+        <FileButton
+          accept={DRAWING_FILES}
+          variant={svg ? 'outlined' : 'contained'}
+          onFile={(file) => void take(file)}
+        >
           {svg ? 'Choose another drawing' : 'Choose a drawing'}
-          <input
-            type="file"
-            accept=".svg,.json,image/svg+xml,application/json"
-            hidden
-            onChange={(event) => {
-              void take(event.target.files?.[0]);
-              event.target.value = '';
-            }}
-          />
-        </Button>
+        </FileButton>
         <Typography color="textSecondary" sx={{ flex: 1, minWidth: 260 }}>
           or drop an SVG file (or a block file saved from Kevlo) here. Each closed shape of straight lines and
           circular arcs becomes a patch at true size; its data-fabric or fill names the cloth, data-layer says
@@ -145,6 +145,16 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
       )}
       {(preview?.kind === 'faulty' || preview?.kind === 'good') && (
         <>
+          {preview.kind === 'good' && (
+            <NearPapers
+              preview={preview}
+              isSnapped={isSnapped}
+              onSnap={(is) => {
+                setSnapped(is);
+                void start(svg, widthMm, is);
+              }}
+            />
+          )}
           <DrawingPreview preview={preview} knownFabrics={knownFabrics} system={settings.system} />
           {preview.kind === 'good' && (
             <Stack spacing={1.5} sx={{ maxWidth: 480 }}>

@@ -1,21 +1,46 @@
 'use client';
 import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { wrap } from 'comlink';
+import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { boxOfPoints, toPolygon, type Outline } from '@/core/geometry';
-import { formatLength, type UnitSystem } from '@/core/length';
-import type { LookAlike, NamedPaper, TellingMeasure } from '@/core/shapes';
+import { formatAngle, formatLength, type UnitSystem } from '@/core/length';
+import {
+  PAPER_MARKS,
+  type ChosenMark,
+  type LookAlike,
+  type NamedPaper,
+  type PaperMark,
+  type TellingMeasure,
+} from '@/core/shapes';
+import { asRefusal, send } from '@/ui/api';
+import { useNotice } from '@/ui/Notices';
 import { outlinePath } from '@/ui/outlinePath';
 import type { ImportWorker } from '@/workers/importWorker';
 
 interface ProjectPaper extends NamedPaper {
   readonly blocks: readonly string[];
+  /** The mark that it bears, proposed or chosen. */
+  readonly mark?: PaperMark;
+  /** What the host chose, if anything. */
+  readonly chosen?: ChosenMark['mark'];
 }
 
 /** Papers of the whole project that are easily swapped, drawn over each other, with what tells them apart. */
-export function LookAlikes({ papers, system }: { papers: readonly ProjectPaper[]; system: UnitSystem }) {
+export function LookAlikes({
+  projectId,
+  papers,
+  system,
+}: {
+  projectId: string;
+  papers: readonly ProjectPaper[];
+  system: UnitSystem;
+}) {
   const [found, setFound] = useState<readonly LookAlike[] | undefined>();
   useEffect(() => {
     const worker = new Worker(new URL('../../workers/importWorker.ts', import.meta.url), { type: 'module' });
@@ -35,7 +60,7 @@ export function LookAlikes({ papers, system }: { papers: readonly ProjectPaper[]
         {found?.map((one, index) => (
           <Paper key={index} sx={{ p: 1.5, display: 'flex', gap: 2, alignItems: 'center' }}>
             {one.kind === 'pair' ? (
-              <Pair one={one} papers={papers} system={system} />
+              <Pair projectId={projectId} one={one} papers={papers} system={system} />
             ) : (
               <Hands one={one} paper={papers[one.paper]} />
             )}
@@ -47,10 +72,12 @@ export function LookAlikes({ papers, system }: { papers: readonly ProjectPaper[]
 }
 
 function Pair({
+  projectId,
   one,
   papers,
   system,
 }: {
+  projectId: string;
   one: Extract<LookAlike, { kind: 'pair' }>;
   papers: readonly ProjectPaper[];
   system: UnitSystem;
@@ -60,14 +87,17 @@ function Pair({
   return (
     <>
       <Overlay still={a.outline} over={one.laidOn} />
-      <Box>
+      <Box sx={{ minWidth: 0, flex: 1 }}>
         <strong>{a.name}</strong> ({a.blocks.join(', ')}) and <strong>{b.name}</strong> ({b.blocks.join(', ')}
         )
         <Typography color="textSecondary">
           Laid on each other they differ by {one.distanceMm.toFixed(1)} mm at most. Tell them by the{' '}
           {one.tellBy.name}: {measure(one.tellBy, 'a', system)} against {measure(one.tellBy, 'b', system)}.
-          Mark the second with a {one.mark}.
         </Typography>
+        <Stack sx={{ mt: 1.25, gap: 1.25 }}>
+          <MarkChoice projectId={projectId} paper={a} />
+          <MarkChoice projectId={projectId} paper={b} />
+        </Stack>
       </Box>
     </>
   );
@@ -87,17 +117,55 @@ function Hands({
       <Box>
         <strong>{paper.name}</strong> ({paper.blocks.join(', ')}) comes left and right
         <Typography color="textSecondary">
-          It is one paper, turned over for the other hand. Write {one.mark} before wrapping, or half of them
-          cannot be placed.
+          It is one paper, turned over for the other hand. Write L or R on the back before wrapping, or half
+          of them cannot be placed.
         </Typography>
       </Box>
     </>
   );
 }
 
+/** The mark that a paper bears on lists, labels, steps and printed papers; the host may choose another. */
+function MarkChoice({ projectId, paper }: { projectId: string; paper: ProjectPaper }) {
+  const router = useRouter();
+  const notice = useNotice();
+  const choose = async (mark: ChosenMark['mark'] | 'proposed') => {
+    const before = paper.chosen ?? 'proposed';
+    const put = (one: typeof mark) =>
+      send('PATCH', `/api/projects/${projectId}/marks`, { outline: paper.outline, mark: one }).then(() =>
+        router.refresh(),
+      );
+    try {
+      await put(mark);
+      notice({ text: `The mark of ${paper.name} is changed everywhere.`, undo: () => void put(before) });
+    } catch (error) {
+      notice({ text: asRefusal(error).message });
+    }
+  };
+  return (
+    <TextField
+      select
+      label={`Mark of ${paper.name}`}
+      value={paper.chosen ?? 'proposed'}
+      onChange={(event) => void choose(event.target.value as ChosenMark['mark'] | 'proposed')}
+      fullWidth
+    >
+      <MenuItem value="proposed">
+        {paper.chosen ? 'as proposed' : `${paper.mark ?? 'plain'} (proposed)`}
+      </MenuItem>
+      <MenuItem value="none">plain</MenuItem>
+      {PAPER_MARKS.map((mark) => (
+        <MenuItem key={mark} value={mark}>
+          {mark}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
 function measure(tellBy: TellingMeasure, which: 'a' | 'b', system: UnitSystem): string {
   const value = tellBy[which];
-  if (tellBy.unit === 'deg') return `${value.toFixed(1)}°`;
+  if (tellBy.unit === 'deg') return formatAngle(value);
   // To the sixteenth two look-alikes may print alike: millimetres beside it tell them apart.
   return system === 'inch'
     ? `${formatLength(value, 'inch')} (${value.toFixed(1)} mm)`

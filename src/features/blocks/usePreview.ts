@@ -20,7 +20,7 @@ export function usePreview(settings: BagSettings) {
   }, []);
   useEffect(() => () => worker.current?.terminate(), []);
   const start = useCallback(
-    async (svg: string, widthMm?: number) => {
+    async (svg: string, widthMm?: number, isSnapped = false) => {
       worker.current?.terminate();
       const own = new Worker(new URL('../../workers/importWorker.ts', import.meta.url), { type: 'module' });
       worker.current = own;
@@ -37,7 +37,7 @@ export function usePreview(settings: BagSettings) {
       const onProgress = proxy((share: number) => {
         if (worker.current === own) setState({ kind: 'busy', share });
       });
-      const options = widthMm === undefined ? {} : { widthMm };
+      const options = { isSnapped, ...(widthMm === undefined ? {} : { widthMm }) };
       const preview = await Promise.race([
         wrap<ImportWorker>(own).preview(svg, options, settings, onProgress),
         failed,

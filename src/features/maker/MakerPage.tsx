@@ -8,8 +8,12 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { makerPage } from '@/server/progress';
+import { momentsOf, withUnits, type Step } from '@/core/sheet';
+import { troublesAt } from '@/core/troubles';
 import { formatMinutes } from '@/ui/formatMinutes';
+import { TroubleHelp } from '@/ui/TroubleHelp';
 import { StepDrawing } from '@/ui/StepDrawing';
+import { useRemembered } from './useRemembered';
 import { useTicks } from './useTicks';
 
 type PageData = Awaited<ReturnType<typeof makerPage>>;
@@ -17,7 +21,7 @@ type PageData = Awaited<ReturnType<typeof makerPage>>;
 /** A maker's own page: the block, the next step large, one big button, what follows, and a way to ask for help. */
 export function MakerPage({ token, initial }: { token: string; initial: PageData }) {
   const { record, apply, waitingCount, refusal } = useTicks(token);
-  const [chosen, setChosen] = useState<string | undefined>();
+  const [chosen, setChosen] = useRemembered(`kevlo-block-${token}`);
   const [isFlipped, setIsFlipped] = useState(false);
   const blocks = useMemo(
     () =>
@@ -39,7 +43,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
   );
   const block =
     blocks.find(({ id }) => id === chosen) ??
-    blocks.find(({ progress, sheet }) => progress.done.size < sheet.steps.length) ??
+    blocks.find(({ progress, covered, sheet }) => progress.done.size + covered.length < sheet.steps.length) ??
     blocks[0];
   if (!block)
     return (
@@ -48,10 +52,14 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
       </Shell>
     );
   const { sheet, progress } = block;
-  const next = sheet.steps.findIndex(({ id }) => !progress.done.has(id));
+  const covered = new Set(block.covered);
+  const isDone = (id: string) => progress.done.has(id) || covered.has(id);
+  const next = sheet.steps.findIndex(({ id }) => !isDone(id));
   const step = sheet.steps[next];
   const lastDone = [...sheet.steps].reverse().find(({ id }) => progress.done.has(id));
-  const left = sheet.steps.reduce((sum, { id, minutes }) => sum + (progress.done.has(id) ? 0 : minutes), 0);
+  const left = sheet.steps.reduce((sum, { id, minutes }) => sum + (isDone(id) ? 0 : minutes), 0);
+  const tick = (own: Step, kind: 'done' | 'undone' | 'stuck') =>
+    record(block.id, withUnits(own, sheet.patches), kind);
   return (
     <Shell data={initial}>
       <TextField
@@ -61,9 +69,9 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
         onChange={(event) => setChosen(event.target.value)}
         sx={{ mb: 1.5 }}
       >
-        {blocks.map(({ id, name, progress: own, sheet: { steps } }) => (
+        {blocks.map(({ id, name, progress: own, covered: also, sheet: { steps } }) => (
           <MenuItem key={id} value={id}>
-            {name}: {own.done.size} of {steps.length}
+            {name}: {own.done.size + also.length} of {steps.length}
           </MenuItem>
         ))}
       </TextField>
@@ -82,10 +90,37 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           <Box aria-live="polite">
             <Typography variant="h2" component="h1">
               Step {next + 1} of {sheet.steps.length}
+              {step.kind === 'join' && step.repeat && (
+                <>
+                  {' '}
+                  · {step.repeat.letter}, {step.repeat.copy} of {step.repeat.copies}
+                </>
+              )}
             </Typography>
             <Typography sx={{ fontSize: '1.1rem', my: 0.5 }} data-testid="next-step">
               {step.text}
             </Typography>
+            {step.hostNote && (
+              <Typography sx={{ my: 0.5, borderLeft: 3, borderColor: 'primary.main', pl: 1.25 }}>
+                <strong>From your host:</strong> {step.hostNote}
+              </Typography>
+            )}
+            {block.photos
+              .filter(({ stepId }) => stepId === step.id)
+              .map(({ id, says, width, height }) => (
+                <Box component="figure" key={id} sx={{ m: 0, my: 1 }}>
+                  {/* eslint-disable-next-line @next/next/no-img-element -- small already, and behind the personal link */}
+                  <img
+                    src={`/api/m/${token}/photos/${id}`}
+                    alt={says}
+                    width={width}
+                    height={height}
+                    loading="lazy"
+                    style={{ width: '100%', height: 'auto', display: 'block' }}
+                  />
+                  <Typography component="figcaption">{says}</Typography>
+                </Box>
+              ))}
             <Typography color="textSecondary" sx={{ mb: 1.5 }}>
               About {formatMinutes(step.minutes)}; {formatMinutes(left)} left in this block.
             </Typography>
@@ -93,11 +128,25 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           <Button
             variant="contained"
             fullWidth
-            onClick={() => record(block.id, step.id, 'done')}
+            onClick={() => tick(step, 'done')}
             sx={{ minHeight: 68, fontSize: '1.3rem' }}
           >
             Done
           </Button>
+          {step.kind === 'join' && (
+            <Box
+              component="details"
+              sx={{ my: 1, '& summary': { cursor: 'pointer', minHeight: 44, fontWeight: 600, pt: 1.25 } }}
+            >
+              <summary>What to mind</summary>
+              <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
+                {step.notes.map((note) => (
+                  <li key={note}>{note}</li>
+                ))}
+              </Box>
+            </Box>
+          )}
+          <TroubleHelp troubles={troublesAt(momentsOf(step, sheet))} />
         </>
       ) : (
         <Alert severity="success" variant="outlined" icon={false}>
@@ -106,7 +155,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
       )}
       <Stack direction="row" spacing={1} sx={{ my: 1.5 }}>
         {lastDone && (
-          <Button fullWidth sx={{ minHeight: 48 }} onClick={() => record(block.id, lastDone.id, 'undone')}>
+          <Button fullWidth sx={{ minHeight: 48 }} onClick={() => tick(lastDone, 'undone')}>
             Not done after all
           </Button>
         )}
@@ -116,7 +165,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
             color="error"
             sx={{ minHeight: 48 }}
             disabled={progress.stuck.has(step.id)}
-            onClick={() => record(block.id, step.id, 'stuck')}
+            onClick={() => tick(step, 'stuck')}
           >
             {progress.stuck.has(step.id) ? 'Your host knows' : 'I’m stuck'}
           </Button>
@@ -135,12 +184,20 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
       <Box component="ol" start={next + 2} sx={{ pl: 3, mt: 0.5 }}>
         {next >= 0 &&
           sheet.steps
-            .slice(next + 1, next + 4)
+            .slice(next + 1)
+            .filter(({ id }) => !isDone(id))
+            .slice(0, 3)
             .map(({ id, text }) => <li key={id}>{text.split('.')[0]}.</li>)}
       </Box>
-      {progress.orphaned.length > 0 && (
+      {(block.isOwnOrder || covered.size > 0) && (
         <Typography color="textSecondary">
-          {progress.orphaned.length} of your ticks belong to steps that the plan no longer has; they are kept.
+          Your host changed the order since you began. What you have sewn counts
+          {block.isOwnOrder ? ', and your steps go round it' : ''}.
+        </Typography>
+      )}
+      {block.orphaned > 0 && (
+        <Typography color="textSecondary">
+          {block.orphaned} of your ticks belong to steps that the plan no longer has; they are kept.
         </Typography>
       )}
       <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { foldEvents, type ProgressEvent } from '@/core/progress';
+import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
 
 interface Tick extends ProgressEvent {
@@ -53,17 +53,10 @@ export function useTicks(token: string) {
       window.removeEventListener('online', deliver);
     };
   }, [token, waiting]);
-  const record = useCallback((blockId: string, stepId: string, kind: Tick['kind']) => {
-    setWaiting((now) => [
-      ...now,
-      {
-        clientId: crypto.randomUUID?.() ?? fallbackId(),
-        blockId,
-        stepId,
-        kind,
-        at: new Date().toISOString(),
-      },
-    ]);
+  const record = useCallback((blockId: string, { id, units }: StepOfPatches, kind: Tick['kind']) => {
+    const clientId = crypto.randomUUID?.() ?? fallbackId();
+    const at = new Date().toISOString();
+    setWaiting((now) => [...now, { clientId, blockId, stepId: id, kind, at, units }]);
   }, []);
   const all = useMemo(() => [...sent, ...waiting], [sent, waiting]);
   const apply = useCallback(

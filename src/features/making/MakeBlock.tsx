@@ -8,20 +8,14 @@ import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { BagSettings } from '@/core/bags';
-import {
-  RECIPE_FIELDS,
-  RECIPE_NAMES,
-  defaultRecipe,
-  type Recipe,
-  type RecipeField,
-  type RecipeKind,
-} from '@/core/generate';
+import { RECIPE_FIELDS, RECIPE_NAMES, defaultRecipe, type Recipe, type RecipeKind } from '@/core/generate';
 import { send } from '@/ui/api';
 import { BlockDrawing } from '@/ui/drawing';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
 import { formatLength } from '@/core/length';
-import { previewRecipe, readRecipe, typedFrom, type Typed } from './recipeForm';
+import { FigureField } from '@/ui/FigureField';
+import { previewRecipe, readRecipe, typedFrom, type Typed } from '@/ui/recipeForm';
 
 interface MakeBlockProps {
   readonly projectId: string;
@@ -48,7 +42,10 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
   );
   const [name, setName] = useState(existing?.name ?? '');
   const { error, isBusy, run } = useSend();
-  const reading = useMemo(() => readRecipe(kind, typed, system), [kind, typed, system]);
+  const reading = useMemo(
+    () => readRecipe(kind, typed, system, existing?.recipe),
+    [kind, typed, system, existing],
+  );
   const shown = useDeferredValue(reading);
   const preview = useMemo(
     () => (shown.recipe ? previewRecipe(shown.recipe, system) : undefined),
@@ -154,41 +151,5 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
         )}
       </Box>
     </Box>
-  );
-}
-
-interface FigureFieldProps {
-  readonly field: RecipeField;
-  readonly value: string;
-  readonly isWrong: boolean;
-  readonly onChange: (value: string) => void;
-}
-
-function FigureField({ field, value, isWrong, onChange }: FigureFieldProps) {
-  if (field.type !== 'choice') {
-    return (
-      <TextField
-        label={field.label}
-        value={value}
-        error={isWrong}
-        inputMode={field.type === 'count' ? 'numeric' : 'text'}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    );
-  }
-  return (
-    <TextField
-      label={field.label}
-      select
-      value={value}
-      error={isWrong}
-      onChange={(event) => onChange(event.target.value)}
-    >
-      {field.choices.map(([own, label]) => (
-        <MenuItem key={own} value={own}>
-          {label}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }

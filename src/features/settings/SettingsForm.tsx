@@ -9,7 +9,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { InvalidInputError } from '@/core/errors';
 import { formatLength, parseLength } from '@/core/length';
-import type { Project } from '@/server/projects';
+import type { Project, ProjectSettings } from '@/server/projects';
 import { RefusedError, send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useNotice } from '@/ui/Notices';
@@ -32,17 +32,21 @@ export function SettingsForm({ project }: { project: Project }) {
     },
   });
   const { error, isBusy, run } = useSend();
-  const put = (settings: Project) => send<Project>('PUT', `/api/projects/${project.id}`, withoutId(settings));
+  const put = (settings: ProjectSettings) =>
+    send<Project>('PUT', `/api/projects/${project.id}`, settingsOf(settings));
   const submit = handleSubmit((values) =>
     run(async () => {
       const before = saved;
       const after = await put({
-        id: project.id,
         name: values.name,
         shop: values.shop,
         unitSystem: values.unitSystem,
         pageSize: values.pageSize,
-        allowanceMm: readAllowance(values.allowance, values.unitSystem),
+        // A figure that stands as it was printed is the exact one, not what its fraction says.
+        allowanceMm:
+          values.allowance === formatLength(before.allowanceMm, project.unitSystem)
+            ? before.allowanceMm
+            : readAllowance(values.allowance, values.unitSystem),
         sparesPercent: Number(values.spares),
         gridColumns: Number(values.columns),
       });
@@ -113,6 +117,8 @@ function readAllowance(text: string, system: Project['unitSystem']): number {
   }
 }
 
-function withoutId({ id: _id, ...settings }: Project): Omit<Project, 'id'> {
-  return settings;
+/** The settings alone: what else a project carries is changed elsewhere. */
+function settingsOf(project: ProjectSettings): ProjectSettings {
+  const { name, shop, unitSystem, pageSize, allowanceMm, sparesPercent, gridColumns } = project;
+  return { name, shop, unitSystem, pageSize, allowanceMm, sparesPercent, gridColumns };
 }

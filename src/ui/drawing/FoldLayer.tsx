@@ -14,6 +14,8 @@ export function FoldLayer({ patches, isFlipped }: { patches: readonly SheetPatch
     return (
       <g key={id} aria-hidden="true">
         {edges.map((edge, side) => {
+          // A side that stays raw is not folded.
+          if (!foldOrder.includes(side)) return null;
           const on = pointAt(edge, edgeLength(edge) / 2);
           const x = on.x + (middle.x - on.x) * INWARD;
           const y = on.y + (middle.y - on.y) * INWARD;

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { cornerAngle, edgeOf, edgeLength, directionAt } from '@/core/geometry';
+import { boxOf, cornerAngle, edgeOf, edgeLength, directionAt } from '@/core/geometry';
 import type { SheetPatch } from '@/core/sheet';
 import { middleOf, outlinePath } from '../outlinePath';
 
@@ -83,6 +83,19 @@ const PatchShape = memo(function PatchShape({
         strokeDasharray={ink === 'released' ? '2 3' : undefined}
         vectorEffect="non-scaling-stroke"
       />
+      {patch.rawSides?.map((side) => {
+        const { a, b } = edgeOf(patch.outline, side);
+        return (
+          <path
+            key={side}
+            d={`M${a.x} ${a.y}L${b.x} ${b.y}`}
+            stroke="var(--mui-palette-background-paper)"
+            strokeWidth={4}
+            strokeDasharray="2 4"
+            vectorEffect="non-scaling-stroke"
+          />
+        );
+      })}
       <g transform={`translate(${x} ${y})${isFlipped ? ' scale(-1 1)' : ''}`} aria-hidden="true">
         <circle r={size * 0.78} fill="#fffdf7" opacity={0.86} />
         <text y={size * 0.34} fontSize={size} textAnchor="middle" fill="#22262b">
@@ -95,9 +108,8 @@ const PatchShape = memo(function PatchShape({
 });
 
 function areaGuess({ outline }: SheetPatch): number {
-  const xs = outline.corners.map(({ x }) => x);
-  const ys = outline.corners.map(({ y }) => y);
-  return (Math.max(...xs) - Math.min(...xs)) * (Math.max(...ys) - Math.min(...ys)) || 100;
+  const { minX, minY, maxX, maxY } = boxOf(outline);
+  return (maxX - minX) * (maxY - minY);
 }
 
 /** Tails to scale: a thin triangle across the side folded first, starting at the corner. */

@@ -2,7 +2,7 @@ import type { Outline } from '@/core/geometry';
 import { boxOf } from '@/core/geometry';
 import { outlinePath } from '../outlinePath';
 
-/** A paper's outline alone, as large as the space allows. */
+/** A paper's outline alone, as large as the space allows; with an empty label it is decoration. */
 export function Silhouette({
   outline,
   size = 40,
@@ -16,8 +16,7 @@ export function Silhouette({
   const pad = (maxX - minX + maxY - minY) * 0.03;
   return (
     <svg
-      role="img"
-      aria-label={label}
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
       width={size}
       height={size}
       viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}

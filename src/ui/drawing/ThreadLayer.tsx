@@ -1,10 +1,17 @@
 import type { SewnChain } from '@/core/sheet';
 import { runPath } from '../outlinePath';
 
-/** The thread of a join: start dot, running stitches with an arrow, knots, fold marks at bends. */
-export function ThreadLayer({ chains, scaleMm }: { chains: readonly SewnChain[]; scaleMm: number }) {
+interface ThreadLayerProps {
+  readonly chains: readonly SewnChain[];
+  readonly scaleMm: number;
+  /** Whether the first run goes on with the thread of the join before. */
+  readonly carriesOn?: boolean;
+}
+
+/** The thread of a join: start dot (a ring where it carries on), running stitches with an arrow, knots (small half-way ones), X, fold marks. */
+export function ThreadLayer({ chains, scaleMm, carriesOn = false }: ThreadLayerProps) {
   const dot = Math.max(0.9, scaleMm / 110);
-  return chains.map(({ path, knots, bends }, index) => (
+  return chains.map(({ path, knots, locks, bends, crossing }, index) => (
     <g key={index} aria-hidden="true">
       <path
         d={runPath(path)}
@@ -34,6 +41,9 @@ export function ThreadLayer({ chains, scaleMm }: { chains: readonly SewnChain[];
           vectorEffect="non-scaling-stroke"
         />
       ))}
+      {locks.map(({ x, y }, i) => (
+        <circle key={i} cx={x} cy={y} r={dot * 0.6} fill="var(--mui-palette-error-main)" />
+      ))}
       {bends.map(({ x, y }, i) => (
         <path
           key={i}
@@ -44,7 +54,26 @@ export function ThreadLayer({ chains, scaleMm }: { chains: readonly SewnChain[];
           vectorEffect="non-scaling-stroke"
         />
       ))}
-      {path[0] && <circle cx={path[0].x} cy={path[0].y} r={dot * 1.8} fill="var(--mui-palette-error-main)" />}
+      {crossing && (
+        <path
+          d={`M${crossing.x - dot * 2} ${crossing.y - dot * 2}l${dot * 4} ${dot * 4}m0 ${-dot * 4}l${-dot * 4} ${dot * 4}`}
+          fill="none"
+          stroke="var(--mui-palette-error-main)"
+          strokeWidth={3}
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      {path[0] && (
+        <circle
+          cx={path[0].x}
+          cy={path[0].y}
+          r={dot * 1.8}
+          fill={carriesOn && index === 0 ? '#fffdf7' : 'var(--mui-palette-error-main)'}
+          stroke="var(--mui-palette-error-main)"
+          strokeWidth={3}
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
       <Arrow path={path} size={dot * 3} />
     </g>
   ));

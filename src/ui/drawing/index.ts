@@ -1,5 +1,8 @@
+export { BendLayer } from './BendLayer';
 export { BlockDrawing, type BlockDrawingProps, type DrawingMark } from './BlockDrawing';
 export { type PatchInk } from './PatchLayer';
 export { ThreadLayer } from './ThreadLayer';
 export { Silhouette } from './Silhouette';
 export { FoldLayer } from './FoldLayer';
+export { PatchLayer } from './PatchLayer';
+export { PleatLayer } from './PleatLayer';

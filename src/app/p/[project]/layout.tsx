@@ -17,7 +17,10 @@ export default async function ProjectLayout({
     ({ status, makerId }) => status !== 'to-pack' && makers.some(({ id }) => id === makerId),
   ).length;
   const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined).length;
-  const problems = blocks.reduce((sum, { sheet }) => sum + sheet.problems.length, 0);
+  const problems = blocks.reduce(
+    (sum, { sheet }) => sum + sheet.problems.length + sheet.violations.length,
+    0,
+  );
   const clashes = blocks.reduce((sum, { sheet }) => sum + sheet.plan.clashes, 0);
   const done = progress.some((entry) => entry.done > 0);
   const firstBlock = blocks[0]?.id;

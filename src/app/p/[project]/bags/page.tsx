@@ -3,6 +3,8 @@ import { BagsStation } from '@/features/bags/BagsStation';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
+import { database } from '@/server/database';
+import { papersOfProject, saySaved } from '@/server/projectPapers';
 import { loadBlocks, loadPeople } from '../load';
 
 export const metadata = { title: 'Bags' };
@@ -10,6 +12,7 @@ export const metadata = { title: 'Bags' };
 export default async function BagsPage({ params }: { params: Promise<{ project: string }> }) {
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
+  const papers = await papersOfProject(database(), project, blocks);
   const { makers, kits } = await loadPeople(projectId);
   const list = pickList(
     blocks.map(({ name, sheet }) => ({ block: name, contents: sheet.bag, bags: makers.length })),
@@ -38,7 +41,12 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
     >
       <BagsStation
         project={project}
-        blocks={blocks.map(({ id, name, sheet }) => ({ id, name, bag: sheet.bag }))}
+        blocks={blocks.map(({ id, name, sheet }) => ({
+          id,
+          name,
+          bag: sheet.bag,
+          saved: saySaved(papers, id),
+        }))}
         makers={makers}
         kits={kits}
         pickList={list}

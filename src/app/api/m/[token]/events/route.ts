@@ -15,6 +15,9 @@ const BODY = Joi.object<{ events: RecordedEvent[] }>({
         at: Joi.string().isoDate().required(),
         minutes: Joi.number().min(0).max(10_000),
         device: Joi.string().allow('').max(80),
+        units: Joi.array()
+          .items(Joi.array().items(Joi.string().max(200)).max(20_000))
+          .max(2),
       }),
     )
     .min(1)

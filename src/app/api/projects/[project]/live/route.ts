@@ -12,22 +12,34 @@ const HEARTBEAT_MS = 20_000;
 export const GET = route(async (request, { project = '' }) => {
   await openProject(database(), await requireAccount(), project, 'read');
   const encoder = new TextEncoder();
-  let end = () => {};
+  let isOver = false;
+  let stop = () => {};
+  let heartbeat: NodeJS.Timeout | undefined;
+  const end = () => {
+    isOver = true;
+    clearInterval(heartbeat);
+    stop();
+  };
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
-      const send = (text: string) => controller.enqueue(encoder.encode(text));
-      const stop = await onChange(database(), ({ projectId, kind }) => {
+      const send = (text: string) => {
+        if (isOver) return;
+        try {
+          controller.enqueue(encoder.encode(text));
+        } catch {
+          end();
+        }
+      };
+      stop = await onChange(database(), ({ projectId, kind }) => {
         if (projectId === project || projectId === '') send(`event: change\ndata: ${kind}\n\n`);
       });
-      const heartbeat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS);
-      end = () => {
-        clearInterval(heartbeat);
-        stop();
-      };
-      request.signal.addEventListener('abort', () => end());
+      // The page may have gone while the first look at the database took its time.
+      if (isOver || request.signal.aborted) return end();
+      heartbeat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS);
+      request.signal.addEventListener('abort', end);
       send('retry: 1000\nevent: ready\ndata: 1\n\n');
     },
-    cancel: () => end(),
+    cancel: end,
   });
   return new Response(stream, {
     headers: {

@@ -1,5 +1,7 @@
 import { pickList } from '@/core/bags';
 import { PrintSheets } from '@/features/bags/PrintSheets';
+import { database } from '@/server/database';
+import { papersOfProject, saySaved } from '@/server/projectPapers';
 import { loadBlocks, loadPeople } from '../../load';
 
 export const metadata = { title: 'Bag lists and labels' };
@@ -7,6 +9,7 @@ export const metadata = { title: 'Bag lists and labels' };
 export default async function PrintPage({ params }: { params: Promise<{ project: string }> }) {
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
+  const papers = await papersOfProject(database(), project, blocks);
   const { makers } = await loadPeople(projectId);
   const list = pickList(
     blocks.map(({ name, sheet }) => ({ block: name, contents: sheet.bag, bags: makers.length })),
@@ -14,7 +17,12 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
   return (
     <PrintSheets
       project={project}
-      blocks={blocks.map(({ id, name, sheet }) => ({ id, name, bag: sheet.bag }))}
+      blocks={blocks.map(({ id, name, sheet }) => ({
+        id,
+        name,
+        bag: sheet.bag,
+        saved: saySaved(papers, id),
+      }))}
       makers={makers}
       list={list}
       fabrics={fabrics}

@@ -9,7 +9,7 @@ import { loadBlocks, orNotFound } from '../../load';
 export default async function BlockPage({ params }: { params: Promise<{ project: string; block: string }> }) {
   const { project: projectId, block: blockId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
-  const { id, name, revision, sheet, recipe } = await orNotFound(() =>
+  const { id, name, revision, sheet, recipe, made } = await orNotFound(() =>
     openBlock(database(), project, blockId),
   );
   return (
@@ -31,6 +31,7 @@ export default async function BlockPage({ params }: { params: Promise<{ project:
         projectId={projectId}
         block={{ id, name, revision }}
         isGenerated={recipe !== undefined}
+        made={made}
         sheet={sheet}
         fabrics={fabrics}
         system={project.unitSystem}

@@ -1,11 +1,12 @@
 import { StepPlayer } from '@/features/order/StepPlayer';
 import { openBlock } from '@/server/blocks';
 import { database } from '@/server/database';
+import { listPhotos } from '@/server/photos';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
-import { loadBlocks, orNotFound } from '../../load';
+import { loadBlocks, loadPeople, orNotFound } from '../../load';
 
 export const metadata = { title: 'Order of work' };
 
@@ -17,6 +18,14 @@ export default async function OrderBlockPage({
   const { project: projectId, block: blockId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { id, name, sheet } = await orNotFound(() => openBlock(database(), project, blockId));
+  const { makers, progress } = await loadPeople(projectId);
+  const photos = await listPhotos(database(), projectId);
+  const begun = progress
+    .filter((one) => one.blockId === id && one.done > 0)
+    .flatMap(({ makerId, done, total, covered, isOwnOrder }) => {
+      const maker = makers.find((one) => one.id === makerId);
+      return maker ? [{ name: maker.name, done, total, covered, isOwnOrder }] : [];
+    });
   return (
     <StationPage
       map={
@@ -32,7 +41,18 @@ export default async function OrderBlockPage({
         />
       }
     >
-      <StepPlayer key={id} name={name} sheet={sheet} fabrics={fabrics} system={project.unitSystem} />
+      <StepPlayer
+        key={id}
+        projectId={projectId}
+        blockId={id}
+        name={name}
+        sheet={sheet}
+        fabrics={fabrics}
+        system={project.unitSystem}
+        allowanceMm={project.allowanceMm}
+        photos={photos.filter((photo) => photo.blockId === id)}
+        begun={begun}
+      />
     </StationPage>
   );
 }

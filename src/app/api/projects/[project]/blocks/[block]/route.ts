@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { Recipe } from '@/core/generate';
-import { remakeBlock, renameBlock, setBlockRemoved } from '@/server/blocks';
+import { renameBlock, setBlockRemoved } from '@/server/blocks';
+import { remakeBlock } from '@/server/blockDocuments';
 import { database } from '@/server/database';
 import { readJson, requireAccount, route } from '@/server/http';
 import { id, name, parse } from '@/server/parse';

@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import { papersCsv, writeBlockFile, writeDxf, writeSvg } from '@/core/formats';
-import { openBlock, readDocument } from '@/server/blocks';
+import { openBlock } from '@/server/blocks';
+import { readDocument } from '@/server/blockDocuments';
 import { database } from '@/server/database';
-import { requireAccount, route } from '@/server/http';
+import { fileResponse, requireAccount, route } from '@/server/http';
 import { id, parse } from '@/server/parse';
 import { openProject } from '@/server/projects';
 
@@ -29,13 +30,6 @@ export const GET = route(async (request, { project: projectId = '', block: block
     dxf: () => writeDxf(document.patches),
     csv: () => papersCsv(sheet.kinds),
   };
-  const plain =
-    name
-      .normalize('NFKD')
-      .replace(/[^\w -]+/g, '')
-      .trim() || 'block';
-  const file = format === 'json' ? `${plain}.kevlo-block.json` : `${plain}.${format}`;
-  return new Response(write[format](), {
-    headers: { 'content-type': TYPES[format], 'content-disposition': `attachment; filename="${file}"` },
-  });
+  const file = format === 'json' ? `${name}.kevlo-block.json` : `${name}.${format}`;
+  return fileResponse(write[format](), TYPES[format], file);
 });

@@ -24,16 +24,23 @@ export function typedFrom(recipe: Recipe, system: UnitSystem): Typed {
   return { ...Object.fromEntries(fields), fabrics: recipe.fabrics.join(', ') } as Typed;
 }
 
-/** Reads the fields; the first that cannot be read is the fault. */
+/**
+ * Reads the fields; the first that cannot be read is the fault.
+ * @param before the recipe that filled the fields: a figure that stands as it was printed is its exact one
+ */
 export function readRecipe(
   kind: RecipeKind,
   typed: Typed,
   system: UnitSystem,
+  before?: Recipe,
 ): { recipe?: Recipe; fault?: Fault } {
   const recipe: Record<string, unknown> = { kind };
+  const known = before?.kind === kind ? before : undefined;
+  const printed = known ? typedFrom(known, system) : {};
   for (const { name, type, label } of RECIPE_FIELDS[kind]) {
     const text = typed[name] ?? '';
-    if (type === 'length') {
+    if (known && text === printed[name]) recipe[name] = (known as unknown as Record<string, unknown>)[name];
+    else if (type === 'length') {
       try {
         recipe[name] = parseLength(text, system === 'inch' ? 'in' : 'mm');
       } catch (error) {

@@ -1,0 +1,20 @@
+import Joi from 'joi';
+import { database } from '@/server/database';
+import { readJson, requireAccount, route } from '@/server/http';
+import { id, parse } from '@/server/parse';
+import { addPhoto } from '@/server/photos';
+
+/** Largest request with a picture, bytes: about 12 MB of file in base64. */
+const MOST_BYTES = 16_000_000;
+
+const BODY = Joi.object<{ stepId: string; says: string; image: string }>({
+  stepId: Joi.string().max(80).required(),
+  says: Joi.string().trim().min(1).max(300).required().label('what it shows'),
+  image: Joi.string().base64().required(),
+});
+
+export const POST = route(async (request, { project = '', block = '' }) => {
+  const account = await requireAccount();
+  parse(id(), block);
+  return addPhoto(database(), account, project, block, parse(BODY, await readJson(request, MOST_BYTES)));
+});

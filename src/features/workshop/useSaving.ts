@@ -1,0 +1,184 @@
+'use client';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { BlockDocument } from '@/core/block';
+import { mergeDocuments, type Merged } from '@/core/workshop';
+import { asRefusal, read, send, type RefusedError } from '@/ui/api';
+import { useLive } from '@/ui/useLive';
+
+/** A block as the server has it. */
+export interface SavedBlock {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly document: BlockDocument;
+}
+
+export type SavingState =
+  | { readonly kind: 'saved' }
+  | { readonly kind: 'empty' }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'failed'; readonly error: RefusedError };
+
+/** How long the hands rest before the block is saved, ms. */
+const REST_MS = 700;
+/** After a failure it is tried again this much later, ms. */
+const AGAIN_MS = 5000;
+
+interface Newer {
+  readonly revision: number;
+  readonly document: BlockDocument;
+}
+
+interface SavingOptions {
+  readonly projectId: string;
+  readonly initial: SavedBlock | undefined;
+  readonly document: BlockDocument;
+  /** Takes in what someone else saved. */
+  readonly onMerged: (merged: Merged, rebase: (state: BlockDocument) => BlockDocument) => void;
+  readonly onCreated: (block: SavedBlock) => void;
+}
+
+/**
+ * Saves the block by itself a moment after each edit. What someone else saved meanwhile is merged, patch by patch; while
+ * the server cannot be reached the block is kept on this device and sent later.
+ */
+export function useSaving({ projectId, initial, document, onMerged, onCreated }: SavingOptions) {
+  const base = useRef(initial);
+  const latest = useRef({ document, onMerged, onCreated });
+  useEffect(() => {
+    latest.current = { document, onMerged, onCreated };
+  });
+  const [state, setState] = useState<SavingState>({ kind: initial ? 'saved' : 'empty' });
+  const isBusy = useRef(false);
+
+  const takeNewer = useCallback((newer: Newer) => {
+    const was = base.current;
+    if (!was || newer.revision <= was.revision) return;
+    base.current = { ...was, ...newer };
+    const merged = mergeDocuments(was.document, latest.current.document, newer.document);
+    latest.current.onMerged(merged, (one) => mergeDocuments(was.document, one, newer.document).document);
+  }, []);
+
+  const save = useCallback(async () => {
+    const now = latest.current.document;
+    if (isBusy.current || now === base.current?.document) return;
+    if (now.patches.length === 0) {
+      setState({ kind: 'empty' });
+      return;
+    }
+    isBusy.current = true;
+    setState({ kind: 'saving' });
+    try {
+      if (base.current) {
+        const { id, revision } = base.current;
+        const path = `/api/projects/${projectId}/blocks/${id}/document`;
+        const saved = await send<{ revision: number }>('PUT', path, { document: now, revision });
+        base.current = { ...base.current, document: now, revision: saved.revision };
+        forgetDraft(id);
+      } else {
+        base.current = await create(projectId, now);
+        latest.current.onCreated(base.current);
+      }
+      setState({ kind: 'saved' });
+    } catch (refusal) {
+      const error = asRefusal(refusal);
+      if (error.status === 409 && isNewer(error.current)) takeNewer(error.current);
+      else {
+        if (base.current) keepDraft(base.current, now);
+        setState({ kind: 'failed', error });
+      }
+    } finally {
+      isBusy.current = false;
+    }
+  }, [projectId, takeNewer]);
+
+  const isFailed = state.kind === 'failed';
+  useEffect(() => {
+    const timer = setTimeout(() => void save(), isFailed ? AGAIN_MS : REST_MS);
+    return () => clearTimeout(timer);
+    // A save that ended while an edit was made has to be followed by another: `state` starts the wait again.
+  }, [document, save, state, isFailed]);
+
+  useEffect(() => {
+    const onLeave = (event: BeforeUnloadEvent) => {
+      const now = latest.current.document;
+      if (now === base.current?.document || now.patches.length === 0) return;
+      if (base.current) keepDraft(base.current, now);
+      event.preventDefault();
+    };
+    window.addEventListener('beforeunload', onLeave);
+    return () => {
+      window.removeEventListener('beforeunload', onLeave);
+      // Going to another page of Kevlo: what has not been saved yet is kept and sent at once.
+      const now = latest.current.document;
+      if (base.current && now !== base.current.document && now.patches.length > 0)
+        keepDraft(base.current, now);
+      void save();
+    };
+  }, [save]);
+
+  useLive(projectId, ['blocks'], () => {
+    const own = base.current;
+    if (!own || isBusy.current) return;
+    void read<Newer>(`/api/projects/${projectId}/blocks/${own.id}/document`)
+      .then(takeNewer)
+      .catch(() => undefined);
+  });
+
+  return { state, saveNow: save };
+}
+
+function isNewer(value: unknown): value is Newer {
+  return typeof value === 'object' && value !== null && 'document' in value && 'revision' in value;
+}
+
+/** Makes the block on the server, under the first free name. */
+async function create(projectId: string, document: BlockDocument): Promise<SavedBlock> {
+  for (let number = 1; ; number++) {
+    const name = number === 1 ? 'New block' : `New block ${number}`;
+    try {
+      const { id } = await send<{ id: string }>('POST', `/api/projects/${projectId}/blocks`, {
+        name,
+        document,
+      });
+      return { id, name, revision: 1, document };
+    } catch (error) {
+      if (asRefusal(error).code !== 'name-taken' || number > 50) throw error;
+    }
+  }
+}
+
+interface Draft {
+  readonly base: BlockDocument;
+  readonly document: BlockDocument;
+}
+
+const draftKey = (id: string) => `kevlo-workshop-${id}`;
+
+function keepDraft(base: SavedBlock, document: BlockDocument): void {
+  try {
+    localStorage.setItem(
+      draftKey(base.id),
+      JSON.stringify({ base: base.document, document } satisfies Draft),
+    );
+  } catch {
+    // A full store: the page itself still holds the block.
+  }
+}
+
+function forgetDraft(id: string): void {
+  localStorage.removeItem(draftKey(id));
+}
+
+/** What was kept on this device because it could not be sent, merged with what the server has now. */
+export function takeDraft(saved: SavedBlock): Merged | undefined {
+  try {
+    const text = localStorage.getItem(draftKey(saved.id));
+    if (!text) return undefined;
+    const { base, document } = JSON.parse(text) as Draft;
+    forgetDraft(saved.id);
+    return mergeDocuments(base, document, saved.document);
+  } catch {
+    return undefined;
+  }
+}
