@@ -15,7 +15,7 @@ const config: NextConfig = {
   distDir: process.env.KEVLO_DIST ?? '.next',
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['@node-rs/argon2', 'postgres', 'pino'],
+  serverExternalPackages: ['@node-rs/argon2', 'postgres', 'pino', 'pdfkit', 'sharp'],
   turbopack: { root: import.meta.dirname },
   devIndicators: false,
   headers: async () => [

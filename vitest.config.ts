@@ -9,14 +9,18 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: 'core', include: ['src/core/**/*.test.ts', 'cli/**/*.test.ts'], testTimeout: 60_000 },
+        test: {
+          name: 'core',
+          include: ['src/{core,ui,features}/**/*.test.ts', 'cli/**/*.test.ts'],
+          testTimeout: 240_000,
+        },
       },
       {
         resolve: { alias },
         test: {
           name: 'database',
           include: ['src/server/**/*.test.ts'],
-          testTimeout: 60_000,
+          testTimeout: 240_000,
           fileParallelism: false,
         },
       },

@@ -25,6 +25,8 @@ export interface Cluster {
 
 const USER = 'kevlo';
 const DATABASE = 'kevlo';
+/** How long a server may take to recover before it is given up, s. */
+const RECOVERY_SECONDS = 60;
 
 /** Address of a database of the cluster. */
 export function databaseUrl({ port, password }: Cluster, database = DATABASE): string {
@@ -120,15 +122,17 @@ async function giveToOwner(...files: string[]): Promise<void> {
   }
 }
 
+/**
+ * Port of the server that runs in a data folder, once it answers. A server that was killed may be listed for a moment
+ * longer, and one left by a killed run may still be recovering: so both are looked at again and again.
+ */
 async function runningPort(data: string): Promise<number | undefined> {
-  const { code } = await runAsOwner('pg_ctl', ['status', '-D', data]);
-  if (code !== 0) return undefined;
   const file = path.join(data, 'postmaster.pid');
-  // A server that is just ending removes its file between the two looks.
-  if (!existsSync(file)) return undefined;
-  const port = Number(readFileSync(file, 'utf8').split('\n')[3]);
-  // A server left by a killed run may still be recovering.
-  for (let waited = 0; waited < 60; waited++) {
+  for (let waited = 0; waited < RECOVERY_SECONDS * 2; waited++) {
+    const { code } = await runAsOwner('pg_ctl', ['status', '-D', data]);
+    // A server that is just ending removes its file between the two looks.
+    if (code !== 0 || !existsSync(file)) return undefined;
+    const port = Number(readFileSync(file, 'utf8').split('\n')[3]);
     const ready = await run(binary('pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]);
     if (ready.code === 0) return port;
     await new Promise((resolve) => setTimeout(resolve, 500));

@@ -1,24 +1,37 @@
 import { readFileSync, statSync } from 'node:fs';
+import { SCHOOLS, type School } from '@/core/assembly';
 import { InvalidInputError } from '@/core/errors';
-import { DEFAULT_ALLOWANCE_MM, MAX_DRAWING_BYTES, importSvg, planDocument } from '@/core/formats';
+import { DEFAULT_ALLOWANCE_MM, MAX_DRAWING_BYTES, importDrawing, planDocument } from '@/core/formats';
 import { parseLength } from '@/core/length';
+import { BASTE_POLICIES, type BastePolicy } from '@/core/papers';
 
-const USAGE = 'Write: ./kevlo plan FILE.svg [--allowance 6.35mm] [--json]';
+const SCHOOL_NAMES = Object.keys(SCHOOLS) as School[];
 
-/** `./kevlo plan`: prints one plan document on stdout; bad input ends with 2 and one line on stderr. */
+const USAGE = `Write: ./kevlo plan FILE [--allowance 6.35mm] [--school ${SCHOOL_NAMES.join('|')}] [--policy ${BASTE_POLICIES.join('|')}] [--json]`;
+
+/** `./kevlo plan`: plans a drawing (SVG) or a block file and prints one plan document on stdout; bad input ends with 2 and one line on stderr. */
 export function runPlan(args: readonly string[]): number {
   try {
-    const { file, allowanceMm, isCompact } = readArguments(args);
-    const drawing = importSvg(readDrawing(file));
-    const fault = drawing.faults[0];
+    const { file, allowanceMm, isCompact, school, policy } = readArguments(args);
+    const text = readDrawing(file);
+    const { patches, problems, faults, ...more } = importDrawing(text);
+    const [fault] = faults;
     if (fault) {
-      const more = drawing.faults.length > 1 ? ` (and ${drawing.faults.length - 1} more)` : '';
-      throw new InvalidInputError(fault.code, `${fault.message}${more}`, fault.mend);
+      const others = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
+      throw new InvalidInputError(fault.code, `${fault.message}${others}`, fault.mend);
     }
-    const system = /width\s*=\s*["'][^"']*in\s*["']/.test(readDrawing(file).slice(0, 4000))
-      ? 'inch'
-      : 'metric';
-    const document = planDocument(drawing.patches, drawing.problems, { allowanceMm, system });
+    const system = /width\s*=\s*["'][^"']*in\s*["']/.test(text.slice(0, 4000)) ? 'inch' : 'metric';
+    const choices = {
+      ...(more.order ? { order: more.order } : {}),
+      ...(more.basting ? { basting: more.basting } : {}),
+    };
+    const document = planDocument(patches, problems, {
+      allowanceMm,
+      system,
+      choices,
+      ...(school ? { school } : {}),
+      ...(policy ? { policy } : {}),
+    });
     process.stdout.write(`${JSON.stringify(document, null, isCompact ? 0 : 1)}\n`);
     return 0;
   } catch (error) {
@@ -38,18 +51,32 @@ function readArguments(args: readonly string[]) {
     DEFAULT_ALLOWANCE_MM,
     false,
   ];
+  let school: School | undefined;
+  let policy: BastePolicy | undefined;
   for (let i = 0; i < args.length; i++) {
     const argument = args[i] as string;
     const [name, inline] = argument.split('=', 2);
     if (argument === '--json') isCompact = true;
     else if (name === '--allowance') allowanceMm = readAllowance(inline ?? args[++i]);
+    else if (name === '--school') school = readChoice(name, inline ?? args[++i], SCHOOL_NAMES);
+    else if (name === '--policy') policy = readChoice(name, inline ?? args[++i], BASTE_POLICIES);
     else if (argument.startsWith('--'))
       throw new InvalidInputError('usage', `“${argument}” is not an option.`, USAGE);
     else if (file === undefined) file = argument;
     else throw new InvalidInputError('usage', `“${argument}” is one file too many.`, USAGE);
   }
   if (file === undefined) throw new InvalidInputError('usage', 'No drawing is named.', USAGE);
-  return { file, allowanceMm, isCompact };
+  return { file, allowanceMm, isCompact, school, policy };
+}
+
+function readChoice<T extends string>(option: string, text: string | undefined, choices: readonly T[]): T {
+  const chosen = choices.find((one) => one === text);
+  if (chosen !== undefined) return chosen;
+  throw new InvalidInputError(
+    'usage',
+    `${option} ${text ?? ''} is not known.`,
+    `Give one of ${choices.join(', ')}.`,
+  );
 }
 
 function readAllowance(text: string | undefined): number {

@@ -22,8 +22,9 @@ export async function runStart(): Promise<number> {
   const port = readPort(process.env.PORT ?? '3000');
   const folder = dataFolder();
   // Clears away what a killed run left behind; it may hold the port for a moment yet.
-  const hadOrphans = othersRunning(folder, true).hadOrphans;
-  for (let waited = 0; hadOrphans && waited < 50 && !(await isFree(port, host)); waited++) {
+  const { orphans } = othersRunning(folder, true);
+  await endOrphans(orphans);
+  for (let waited = 0; orphans.length > 0 && waited < 50 && !(await isFree(port, host)); waited++) {
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   if (!(await isFree(port, host))) {
@@ -134,11 +135,11 @@ function markRunning(folder: string): string {
 
 /**
  * Process ids of other starts that are still alive. Marks of dead ones are cleared, and with `reap` the servers that
- * they left running are ended.
+ * they left running are told to end.
  */
-function othersRunning(folder: string, reap = false): { pids: number[]; hadOrphans: boolean } {
+function othersRunning(folder: string, reap = false): { pids: number[]; orphans: number[] } {
   const pids: number[] = [];
-  let hadOrphans = false;
+  const orphans: number[] = [];
   for (const name of readdirSync(runFolder(folder))) {
     const mark = path.join(runFolder(folder), name);
     if (Number(name) === process.pid) continue;
@@ -150,11 +151,20 @@ function othersRunning(folder: string, reap = false): { pids: number[]; hadOrpha
     if (server > 0 && isProcess(server, 'next')) {
       if (!reap) continue;
       process.kill(server, 'SIGTERM');
-      hadOrphans = true;
+      orphans.push(server);
     }
     rmSync(mark, { force: true });
   }
-  return { pids, hadOrphans };
+  return { pids, orphans };
+}
+
+/** Waits for servers that were told to end; one that still holds on to open connections is ended for good. */
+async function endOrphans(orphans: readonly number[]): Promise<void> {
+  const alive = () => orphans.filter((server) => isProcess(server, 'next'));
+  for (let waited = 0; alive().length > 0 && waited < 20; waited++) {
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  for (const server of alive()) process.kill(server, 'SIGKILL');
 }
 
 /** Whether a process lives and its command line holds a word. */
@@ -169,14 +179,15 @@ function isProcess(pid: number, word: string): boolean {
 /** `./kevlo stop`: ends running starts and the database. */
 export async function runStop(): Promise<number> {
   const folder = dataFolder();
-  const { pids: others, hadOrphans } = othersRunning(folder, true);
+  const { pids: others, orphans } = othersRunning(folder, true);
+  await endOrphans(orphans);
   for (const pid of others) process.kill(pid, 'SIGTERM');
   for (let waited = 0; waited < 100 && othersRunning(folder).pids.length > 0; waited++) {
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   const wasRunning = await stopCluster(folder);
   process.stdout.write(
-    wasRunning || hadOrphans || others.length > 0
+    wasRunning || orphans.length > 0 || others.length > 0
       ? 'Stopped; everything is kept.\n'
       : 'Nothing was running.\n',
   );

@@ -27,6 +27,8 @@ function stopOnSignal(): void {
 
 const BIN = path.join(ROOT, 'node_modules/.bin');
 
+const PARTS: readonly string[] = ['core', 'database', 'browser'];
+
 /** Checks that pass or fail as a whole. */
 const CHECKS: readonly (readonly [string, string, readonly string[]])[] = [
   ['format', 'prettier', ['--check', '.', '--log-level', 'warn']],
@@ -38,10 +40,12 @@ const CHECKS: readonly (readonly [string, string, readonly string[]])[] = [
 ];
 
 /**
- * `./kevlo test [core|database|browser]`: checks, unit and property tests, database tests and browser tests. Works in
- * a cluster, data folder, build and ports of its own, so that the application may run meanwhile.
+ * `./kevlo test [core|database|browser] [FILE …]`: checks, unit and property tests, database tests and browser tests; of
+ * one kind only, and only files whose path holds one of the words. Works in a cluster, data folder, build and ports of its
+ * own, so that the application may run meanwhile.
  */
 export async function runTest(args: readonly string[]): Promise<number> {
+  const files = args.filter((word) => !PARTS.includes(word));
   const wanted = (part: string) => !isStopped && (args.length === 0 || args.includes(part));
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stopOnSignal);
   const counts: Counts = { passed: 0, failed: 0 };
@@ -50,15 +54,15 @@ export async function runTest(args: readonly string[]): Promise<number> {
   chmodSync(folder, 0o711);
   try {
     if (args.length === 0) for (const check of CHECKS) if (!isStopped) await runCheck(check, counts);
-    if (wanted('core')) await runSuite('core', {}, folder, counts);
+    if (wanted('core')) await runSuite('core', files, {}, folder, counts);
     if (wanted('database') || wanted('browser')) {
       const url = databaseUrl(await startCluster(folder), 'postgres');
       const env = { KEVLO_TEST_DATABASE: url, KEVLO_DIST: '.next-test' };
-      if (wanted('database')) await runSuite('database', env, folder, counts);
+      if (wanted('database')) await runSuite('database', files, env, folder, counts);
       if (wanted('browser')) {
         await buildApplication('.next-test');
         if (isStopped) throw new Error('Stopped before the browser tests.');
-        await runSuite('browser', env, folder, counts);
+        await runSuite('browser', files, env, folder, counts);
       }
     }
   } catch (error) {
@@ -81,13 +85,18 @@ async function runCheck([name, program, args]: (typeof CHECKS)[number], counts: 
 
 async function runSuite(
   name: string,
+  files: readonly string[],
   env: Readonly<Record<string, string>>,
   folder: string,
   counts: Counts,
 ): Promise<void> {
   const report = path.join(folder, `${name}.json`);
   const reporters = ['--reporter=json', `--outputFile=${report}`];
-  const { code, text } = await run(path.join(BIN, 'vitest'), ['run', '--project', name, ...reporters], env);
+  const { code, text } = await run(
+    path.join(BIN, 'vitest'),
+    ['run', '--project', name, ...files, ...reporters],
+    env,
+  );
   const { passed, failed, faults } = readReport(report, text);
   counts.passed += passed;
   // A suite that ends badly without a failed test of its own (a file that does not load) has failed too.

@@ -1,8 +1,10 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import axe from 'axe-core';
 import { Builder, By, Key, error, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome';
+import { BLOCK_FORMAT } from '@/core/block';
 
 /** How long a page may take to show something, ms. */
 export const PATIENCE_MS = 20_000;
@@ -19,6 +21,10 @@ const ARGUMENTS = [
   '--disable-sync',
   '--force-color-profile=srgb',
 ];
+
+/** Whether the page listens to an element: links and files work without, buttons do not. */
+const LISTENS =
+  "const [e] = arguments; return e.tagName !== 'BUTTON' || Object.keys(e).some((key) => key.startsWith('__reactProps'))";
 
 /** A browser window of its own, with the finders a person's eyes would be. */
 export class Browser {
@@ -83,7 +89,7 @@ export class Browser {
   async press(name: string): Promise<void> {
     const label = quote(name);
     const place = By.xpath(
-      `//*[self::button or self::a or @role='tab' or @role='menuitem' or self::label][starts-with(normalize-space(.), ${label}) or starts-with(@aria-label, ${label})]`,
+      `//*[self::button or self::a or @role='tab' or @role='menuitem' or @role='option' or self::label][starts-with(normalize-space(.), ${label}) or starts-with(@aria-label, ${label})]`,
     );
     // A page that is still settling may replace the element under the finger: look again until it takes the press.
     await this.driver.wait(
@@ -92,6 +98,8 @@ export class Browser {
           const element = await this.driver.findElement(place);
           await this.driver.executeScript('arguments[0].scrollIntoView({block:"center"})', element);
           if (!(await element.isEnabled())) return false;
+          // What has only just been streamed in does not listen yet: a press on it would be lost.
+          if (!(await this.driver.executeScript<boolean>(LISTENS, element))) return false;
           await element.click();
           return true;
         } catch (problem) {
@@ -120,6 +128,47 @@ export class Browser {
     await this.fill('Password', password);
     await this.press('Sign in');
     await this.see('Your projects');
+  }
+
+  /** Makes the first host of an empty installation, and a project. @returns the project's path */
+  async beginProject(email: string, password: string, name: string): Promise<string> {
+    await this.go('/');
+    await this.see('The first host');
+    await this.fill('Your name', 'Test Host');
+    await this.fill('E-mail address', email);
+    await this.fill('Password', password);
+    await this.press('Make the account');
+    await this.see('Your projects');
+    await this.fill('Name', name);
+    await this.press('Make the project');
+    await this.see('No block yet');
+    return new URL(await this.driver.getCurrentUrl()).pathname.split('/').slice(0, 3).join('/');
+  }
+
+  /** Makes a block in a project by the same door as the workshop does. @returns its id */
+  async addBlock(
+    project: string,
+    name: string,
+    patches: readonly unknown[],
+    more: object = {},
+  ): Promise<string> {
+    const answer = await this.driver.executeAsyncScript<{ id: string }>(
+      `const [address, body, done] = arguments;
+       fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body }).then((r) => r.json()).then(done);`,
+      `/api${project.replace('/p/', '/projects/')}/blocks`,
+      JSON.stringify({ name, document: { format: BLOCK_FORMAT, patches, ...more } }),
+    );
+    return answer.id;
+  }
+
+  /** What is against WCAG 2 A and AA, 2.1 AA and 2.2 AA on the page, as far as a machine can tell. */
+  async faults(): Promise<string[]> {
+    await this.driver.executeScript(axe.source);
+    return this.driver.executeAsyncScript<string[]>(
+      `const done = arguments[arguments.length - 1];
+       axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(({ violations }) =>
+         done(violations.map(({ id, nodes }) => id + ' ' + nodes[0].html.slice(0, 200))));`,
+    );
   }
 
   async shoot(file: string): Promise<void> {

@@ -140,10 +140,29 @@ test('plan prints one document and nothing else', () => {
   ]);
 });
 
+test('plan takes a school and a policy, and compares all schools', () => {
+  const of = (...more: string[]) => JSON.parse(kevlo(['plan', 'demo/blocks/star-chart.svg', ...more]).stdout);
+  const [best, rings] = [of(), of('--school', 'rings', '--policy=just-in-time')];
+  expect([best.assembly.school, rings.assembly.school]).toEqual(['best', 'rings']);
+  expect(rings.assembly.totals.bends).toBeGreaterThanOrEqual(best.assembly.totals.bends);
+  const peaks = (document: typeof best) =>
+    document.papers.map(({ peakInUse }: { peakInUse: number }) => peakInUse);
+  expect(Math.max(...peaks(rings))).toBeLessThan(Math.max(...peaks(best)));
+  expect(best.assembly.schools.map(({ school }: { school: string }) => school)).toEqual([
+    'best',
+    'rows',
+    'rings',
+    'wedges',
+    'pairs',
+  ]);
+});
+
 test.each([
   ['a file that is not there', ['plan', 'nowhere.svg']],
   ['no file', ['plan']],
   ['an allowance that is no length', ['plan', 'demo/blocks/gangway.svg', '--allowance', 'wide']],
+  ['a school that nobody teaches', ['plan', 'demo/blocks/gangway.svg', '--school', 'spiral']],
+  ['a policy without a name', ['plan', 'demo/blocks/gangway.svg', '--policy']],
   ['an unknown option', ['plan', 'demo/blocks/gangway.svg', '--colour']],
   ['a drawing with a curve', ['plan', 'CURVE']],
 ])('plan refuses %s with one line and 2', (_, args) => {

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { connect } from '@/server/database';
-import { databaseUrl, startCluster } from '../cli/cluster';
+import { databaseUrl, startCluster, stopCluster } from '../cli/cluster';
 import { freePort } from '../cli/ports';
 
 /** Ticks go on while the server and its database are killed: what was acknowledged must be there afterwards. */
@@ -91,3 +91,18 @@ test('no acknowledged tick is lost when server and database are killed under loa
   expect([...acknowledged].filter((id) => !kept.has(id))).toEqual([]);
   expect(kept.size).toBe(rows.length);
 }, 120_000);
+
+test('a killed database that is listed a moment longer is waited for, then started', async () => {
+  await stopCluster(folder);
+  // A killed server’s process may linger until it is collected; here another short-lived one stands for it.
+  const lingering = spawn('sleep', ['2']);
+  const data = path.join(folder, 'postgres');
+  const file = path.join(data, 'postmaster.pid');
+  writeFileSync(file, [lingering.pid, data, 0, await freePort(), '', '127.0.0.1', '', ''].join('\n'));
+  const cluster = await startCluster(folder);
+  expect(cluster.wasStarted).toBe(true);
+  const sql = connect(databaseUrl(cluster), 1);
+  expect(await sql`select 1 as one`).toEqual([{ one: 1 }]);
+  await sql.end();
+  expect(existsSync(file)).toBe(true);
+}, 60_000);

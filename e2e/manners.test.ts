@@ -18,17 +18,7 @@ beforeAll(async () => {
   application = await Application.start(1);
   const base = application.addresses[0] ?? '';
   [host, helper] = await Promise.all([Browser.open(base), Browser.open(base)]);
-  await host.go('/');
-  await host.see('The first host');
-  await host.fill('Your name', 'Test Host');
-  await host.fill('E-mail address', EMAIL);
-  await host.fill('Password', PASSWORD);
-  await host.press('Make the account');
-  await host.see('Your projects');
-  await host.fill('Name', 'Manners');
-  await host.press('Make the project');
-  await host.see('No block yet');
-  project = new URL(await host.driver.getCurrentUrl()).pathname.split('/').slice(0, 3).join('/');
+  project = await host.beginProject(EMAIL, PASSWORD, 'Manners');
 });
 
 afterAll(async () => {
@@ -41,7 +31,7 @@ async function keys(browser: Browser, ...pressed: string[]): Promise<void> {
 }
 
 test('a block is made from figures, wrong ones are named, and what was typed stays', async () => {
-  await host.press('Make a block');
+  await host.press('Make from figures');
   await host.see('19 papers');
   await host.fill('Rings round the middle', 'many');
   await host.see('“many” is no whole number');
@@ -177,9 +167,19 @@ test('settings change what is cut, in inches and in centimetres, and bad ones ke
 });
 
 test('of two people at the packing wall each sees what the other packed', async () => {
+  // Pages that were left while they were still connecting must not silence those that come after.
+  await host.driver.executeScript(
+    'for (let i = 0; i < 20; i++) { const live = new EventSource(arguments[0]); setTimeout(() => live.close(), i % 4); }',
+    `/api/projects/${project.split('/').at(-1)}/live`,
+  );
   await helper.go(`${project}/bags`);
   await host.go(`${project}/bags`);
   await host.press('Ann Example, Rosette: to pack');
+  await host.driver.wait(
+    until.elementLocated(By.css('[aria-label="Ann Example, Rosette: packed"]')),
+    PATIENCE_MS,
+    'the host’s own press was lost',
+  );
   await helper.driver.wait(
     until.elementLocated(By.css('[aria-label="Ann Example, Rosette: packed"]')),
     PATIENCE_MS,

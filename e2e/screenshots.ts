@@ -16,10 +16,6 @@ const picture = async (name: string, work: () => Promise<void>) => {
   await browser.shoot(`docs/screenshots/${name}.png`);
 };
 try {
-  await picture('sign-in', async () => {
-    await browser.go('/sign-in');
-    await browser.see('Password');
-  });
   await browser.signIn(signIns.email, signIns.password);
   await browser.press('Night Ferry');
   await browser.see('Today');
@@ -48,11 +44,55 @@ try {
     await browser.press('Change its figures');
     await browser.see('Save the change');
   });
+  await picture('papers', async () => {
+    await browser.go(`${project}/blocks/papers`);
+    await browser.press('Diamond');
+  });
+  await picture('setting', async () => {
+    await browser.go(`${project}/blocks/setting`);
+    await (await browser.driver.findElement({ css: '[aria-label^="Place 5"]' })).click();
+  });
+  const workshopOf = async (name: string) => {
+    await browser.go(`${project}/blocks`);
+    await browser.press(name);
+    await browser.see('Seam report');
+    await browser.press('Workshop');
+    await browser.see('Place (2)');
+  };
+  await picture('workshop', async () => {
+    await workshopOf('Lighthouse');
+    await browser.driver.executeScript("document.querySelector('[role=application]').focus()");
+    await browser.driver.actions().sendKeys('\uE015', ' ').perform();
+  });
+  await picture('cloth-rules', async () => {
+    await workshopOf('Landing');
+    await browser.press('Cloth');
+    await browser.press('Paint (3)');
+    await browser.press('Madder');
+    await browser.driver.executeScript("document.querySelector('[role=application]').focus()");
+    await browser.driver.actions().sendKeys('\uE015', '\uE015', '\uE015', '\uE007').perform();
+    const said = await browser.see('in turn it should be');
+    await browser.driver.executeScript(
+      'arguments[0].scrollIntoView({ block: "end" }); document.activeElement.blur()',
+      said,
+    );
+  });
+  if (only === '' || 'cloth-rules'.includes(only)) {
+    await browser.press('Undo');
+    await new Promise((resolve) => setTimeout(resolve, 3000));
+  }
   await picture('order', async () => {
     await browser.go(blockPath.replace('/blocks/', '/order/'));
     await browser.see('Step 1 of');
     for (let i = 0; i < 14; i++) await browser.driver.actions().sendKeys('\uE014').perform();
   });
+  await picture('schools', async () => {
+    await browser.go(blockPath.replace('/blocks/', '/order/'));
+    await browser.press('Compare the schools');
+    const table = await browser.see('Made alike');
+    await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', table);
+  });
+  await picture('project-papers', () => browser.go(`${project}/order/papers`));
   await picture('bags', () => browser.go(`${project}/bags`));
   await picture('bag-contents', async () => {
     await browser.go(`${project}/bags`);

@@ -1,7 +1,6 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import axe from 'axe-core';
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { hexagonMosaic } from '@/core/testing';
@@ -39,13 +38,7 @@ async function choose(file: string): Promise<void> {
 }
 
 async function expectAccessible(browser: Browser, screen: string): Promise<void> {
-  await browser.driver.executeScript(axe.source);
-  const violations = await browser.driver.executeAsyncScript<{ id: string; nodes: { html: string }[] }[]>(
-    `const done = arguments[arguments.length - 1];
-     axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(({ violations }) => done(violations));`,
-  );
-  const faults = violations.map(({ id, nodes }) => `${screen}: ${id} ${nodes[0]?.html.slice(0, 200)}`);
-  expect(faults).toEqual([]);
+  expect(await browser.faults(), screen).toEqual([]);
 }
 
 test('an empty installation makes its first host, keeping what was typed when it is refused', async () => {
@@ -211,20 +204,29 @@ test('a thousand patches stay smooth to zoom: frames with and without them', asy
   await host.go(`${project}/blocks/new`);
   await choose(file);
   await host.driver.wait(async () => (await host.text()).includes('1024 papers'), 60_000);
-  const frames = await host.driver.executeAsyncScript<number>(`
+  // Frames of the page at rest and while zooming, in turn: on a shared machine only their ratio says anything.
+  const ratios = await host.driver.executeAsyncScript<number[]>(`
     const done = arguments[arguments.length - 1];
     const svg = document.querySelector('svg[role=img][tabindex]').parentElement;
     const box = svg.getBoundingClientRect();
-    let count = 0; const start = performance.now();
-    const frame = () => {
-      svg.dispatchEvent(new WheelEvent('wheel', { deltaY: count % 20 < 10 ? -30 : 30, clientX: box.x + 200, clientY: box.y + 150, bubbles: true, cancelable: true }));
-      count += 1;
-      if (performance.now() - start < 2000) requestAnimationFrame(frame); else done(count / 2);
-    };
-    requestAnimationFrame(frame);`);
+    const frames = (isZooming) => new Promise((resolve) => {
+      let count = 0; const start = performance.now();
+      const frame = () => {
+        if (isZooming)
+          svg.dispatchEvent(new WheelEvent('wheel', { deltaY: count % 20 < 10 ? -30 : 30, clientX: box.x + 200, clientY: box.y + 150, bubbles: true, cancelable: true }));
+        count += 1;
+        if (performance.now() - start < 1200) requestAnimationFrame(frame); else resolve(count);
+      };
+      requestAnimationFrame(frame);
+    });
+    (async () => {
+      const found = [];
+      for (let i = 0; i < 5; i++) { const still = await frames(false); found.push((await frames(true)) / still); }
+      done(found);
+    })();`);
   process.stdout.write(
-    `zooming 1 024 patches: ${frames.toFixed(0)} frames a second (without a graphics card)\n`,
+    `zooming 1 024 patches: ${ratios.map((one) => one.toFixed(2)).join(', ')} of the frames at rest\n`,
   );
-  // Headless Chromium draws in software on a shared machine; a third of a screen's rate there is smooth on a real one.
-  expect(frames).toBeGreaterThan(15);
+  // One quiet moment of several is enough; headless Chromium draws in software.
+  expect(Math.max(...ratios)).toBeGreaterThan(1 / 3);
 });
