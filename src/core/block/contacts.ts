@@ -4,12 +4,12 @@ import {
   boxOfPoints,
   clusterPoints,
   directionAt,
-  edgeLength,
   edgesOf,
   flatten,
   isStraight,
   locate,
   pointAt,
+  sideLengths,
   type Box,
   type Edge,
   type Point,
@@ -62,7 +62,7 @@ export function listSides(patches: readonly Patch[]): Sides {
   });
   const { numbers, places } = clusterPoints(edges.map(({ a }) => a));
   const index = new Flatbush(Math.max(1, edges.length));
-  const lengths = Float64Array.from(edges, edgeLength);
+  const lengths = Float64Array.from(patches.flatMap(({ outline }) => sideLengths(outline)));
   const boxes = new Float64Array(edges.length * 4);
   const directions = new Float64Array(edges.length * 2);
   edges.forEach((edge, side) => {
@@ -138,8 +138,10 @@ export function findContacts(sides: Sides, patches: readonly Patch[]): Contact[]
   for (let side = 0; side < sides.edges.length; side++) {
     // Each pair is looked at once, and then from both of its sides.
     for (const other of sidesNear(sides, patches, side, SAME_POINT_MM, side)) {
-      for (const contact of [contactOf(sides, side, other), contactOf(sides, other, side)])
-        if (contact) contacts.push(contact);
+      const own = contactOf(sides, side, other);
+      const theirs = contactOf(sides, other, side);
+      if (own) contacts.push(own);
+      if (theirs) contacts.push(theirs);
     }
   }
   return contacts;

@@ -1,4 +1,4 @@
-import { SAME_POINT_MM, cornerAngle, edgeLength, locate, type Edge, type Point } from '../geometry';
+import { SAME_POINT_MM, cornerAngles, edgeLength, locate, type Edge, type Point } from '../geometry';
 import type { SeamGraph } from './seamGraph';
 
 /** A point round which the papers' angles do not make a full turn. */
@@ -32,7 +32,7 @@ export function findFlatness(graph: SeamGraph): Flatness {
   const { patches, sides, isInner } = graph;
   const innerPoints = isInner.filter(Boolean).length;
   // Corner k of a patch is where its side k starts: sides and corners share their numbers.
-  const angles = patches.flatMap(({ outline }) => outline.corners.map((_, i) => cornerAngle(outline, i)));
+  const angles = patches.flatMap(({ outline }) => cornerAngles(outline));
   const layerOf = (side: number) => patches[sides.patchOf[side] as number]?.layer;
   const seen = new Uint8Array(angles.length);
   const faults: FlatFault[] = [];

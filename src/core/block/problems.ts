@@ -9,6 +9,7 @@ import {
   isConvex,
   locate,
   overlapOf,
+  perOutline,
   pointAt,
   toPolygon,
   turnDegrees,
@@ -56,6 +57,9 @@ const LEAST_SLIVER_MM = 5;
 /** Covering more than this share of each other, two patches are the same one drawn twice. */
 const DUPLICATE_SHARE = 0.98;
 
+/** 1 where an outline is convex, else 0. */
+const bowsOut = perOutline((outline) => (isConvex(toPolygon(outline)) ? 1 : 0));
+
 export interface OverlapReport {
   readonly problems: readonly Problem[];
   /** Indices of patches that lie exactly on an earlier one. */
@@ -69,7 +73,7 @@ export function findOverlaps(patches: readonly Patch[]): OverlapReport {
   if (patches.length === 0) return { problems, duplicates };
   const boxes = patches.map(({ outline }) => boxOf(outline));
   const polygons = patches.map(({ outline }) => toPolygon(outline));
-  const convex = polygons.map(isConvex);
+  const convex = patches.map(({ outline }) => bowsOut(outline) === 1);
   const index = new Flatbush(patches.length);
   for (const box of boxes) index.add(box.minX, box.minY, box.maxX, box.maxY);
   index.finish();

@@ -114,9 +114,12 @@ function hasStraightPair(seams: readonly Seam[], list: readonly number[], place:
     const { start, end } = seams[seam] as Seam;
     return start.place === place ? start.outward : end.outward;
   });
-  return outward.some((a, i) =>
-    outward.slice(i + 1).some((b) => turnDegrees({ x: -a.x, y: -a.y }, b) <= STRAIGHT_DEG),
-  );
+  return outward.some((a, i) => {
+    const back = { x: -a.x, y: -a.y };
+    for (let k = i + 1; k < outward.length; k++)
+      if (turnDegrees(back, outward[k] as Point) <= STRAIGHT_DEG) return true;
+    return false;
+  });
 }
 
 function joinRuns(sides: Sides, contacts: readonly Contact[]): Seam[] {
@@ -195,14 +198,15 @@ function findOpenEdges(
   open: OpenEdge[],
   openPlaces: Set<number>,
 ): void {
-  const bySide = new Map<number, Contact[]>();
+  const bySide: (Contact[] | undefined)[] = Array.from(sides.edges, () => undefined);
   for (const contact of contacts) {
-    const list = bySide.get(contact.side);
+    const list = bySide[contact.side];
     if (list) list.push(contact);
-    else bySide.set(contact.side, [contact]);
+    else bySide[contact.side] = [contact];
   }
   for (let side = 0; side < sides.edges.length; side++) {
-    const covered = (bySide.get(side) ?? []).sort((a, b) => a.from - b.from);
+    const covered = bySide[side] ?? [];
+    if (covered.length > 1) covered.sort((a, b) => a.from - b.from);
     let [from, place] = [0, sides.startPlace[side] as number];
     for (const contact of covered) {
       addOpen(sides, side, from, contact.from, [place, contact.fromPlace], open, openPlaces);

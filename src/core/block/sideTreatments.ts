@@ -53,7 +53,7 @@ export function sideTreatments(graph: SeamGraph): SideTreatment[][] {
 
 /** Finds the patch of a higher layer that covers points, with something to spare. */
 class Covers {
-  private readonly polygons: readonly Point[][];
+  private readonly polygons: readonly (readonly Point[])[];
   private readonly index: Flatbush;
 
   constructor(private readonly patches: readonly Patch[]) {

@@ -1,4 +1,5 @@
 import { toPolygon, type Outline } from './outline';
+import { perOutline } from './perOutline';
 import type { Point } from './point';
 
 /** An upright box, mm. */
@@ -22,9 +23,7 @@ export function boxOfPoints(points: Iterable<Point>): Box {
 }
 
 /** The smallest upright box round an outline, curves included. */
-export function boxOf(outline: Outline): Box {
-  return boxOfPoints(outline.bulges.some((bulge) => bulge !== 0) ? toPolygon(outline) : outline.corners);
-}
+export const boxOf = perOutline((outline): Box => boxOfPoints(toPolygon(outline)));
 
 /** A box that may lie at an angle. */
 export interface TurnedBox {

@@ -26,16 +26,19 @@ export {
   FLATTEN_SAG_MM,
   areaOf,
   cornerAngle,
+  cornerAngles,
   edgeOf,
   edgesOf,
   mirrored,
   movedOutline,
   perimeterOf,
   reversedOutline,
+  sideLengths,
   signedArea,
   toPolygon,
   type Outline,
 } from './outline';
+export { perOutline } from './perOutline';
 export { boxOf, boxOfPoints, narrowestBox, type Box, type TurnedBox } from './boundingBox';
 export { findSelfCrossing } from './selfCrossing';
 export { convexDepth, isConvex, overlapOf, type Overlap } from './overlapArea';

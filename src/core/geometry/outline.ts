@@ -1,4 +1,5 @@
 import { type Edge, directionAt, edgeLength, flatten, isStraight, circleOf, pointAt, sweepOf } from './edge';
+import { perOutline } from './perOutline';
 import { type Point, toDegrees } from './point';
 
 /**
@@ -24,9 +25,17 @@ export function edgeOf(outline: Outline, index: number): Edge {
 }
 
 /** All sides in order. */
-export function edgesOf(outline: Outline): Edge[] {
-  return outline.corners.map((_, index) => edgeOf(outline, index));
-}
+export const edgesOf = perOutline((outline): readonly Edge[] =>
+  outline.corners.map((_, index) => edgeOf(outline, index)),
+);
+
+/** Lengths of all sides in order, mm. */
+export const sideLengths = perOutline((outline): readonly number[] => edgesOf(outline).map(edgeLength));
+
+/** {@link cornerAngle} of all corners in order, degrees. */
+export const cornerAngles = perOutline((outline): readonly number[] =>
+  outline.corners.map((_, index) => cornerAngle(outline, index)),
+);
 
 /** Signed area, mm²: above zero when the outline runs clockwise on screen. */
 export function signedArea(outline: Outline): number {
@@ -41,14 +50,12 @@ export function signedArea(outline: Outline): number {
 }
 
 /** Area, mm². */
-export function areaOf(outline: Outline): number {
-  return Math.abs(signedArea(outline));
-}
+export const areaOf = perOutline((outline) => Math.abs(signedArea(outline)));
 
 /** Length all round, mm. */
-export function perimeterOf(outline: Outline): number {
-  return edgesOf(outline).reduce((sum, edge) => sum + edgeLength(edge), 0);
-}
+export const perimeterOf = perOutline((outline) =>
+  sideLengths(outline).reduce((sum, length) => sum + length, 0),
+);
 
 /** A turn this near to a full reversal says nothing about its side, degrees. */
 const REVERSAL_DEG = 179.9;
@@ -86,9 +93,12 @@ function turnBetween(from: Point, to: Point): number {
 }
 
 /** The outline as a polygon, curves flattened; the first point is not repeated. */
-export function toPolygon(outline: Outline, sagMm = FLATTEN_SAG_MM): Point[] {
+export function toPolygon(outline: Outline, sagMm = FLATTEN_SAG_MM): readonly Point[] {
+  if (isStraightSided(outline)) return outline.corners;
   return edgesOf(outline).flatMap((edge) => flatten(edge, sagMm).slice(0, -1));
 }
+
+const isStraightSided = ({ bulges }: Outline) => bulges.every((bulge) => bulge === 0);
 
 /** Turned over left to right (x becomes −x) and renumbered to stay clockwise; corner 0 stays corner 0. */
 export function mirrored(outline: Outline): Outline {

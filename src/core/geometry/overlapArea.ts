@@ -14,7 +14,7 @@ export interface Overlap {
 
 /** What two outlines cover together; area 0 when they only touch. */
 export function overlapOf(a: Outline, b: Outline): Overlap {
-  const shared = intersectD([toPolygon(a)], [toPolygon(b)], FillRule.NonZero, CLIP_PRECISION);
+  const shared = intersectD([[...toPolygon(a)]], [[...toPolygon(b)]], FillRule.NonZero, CLIP_PRECISION);
   const points = shared.flat();
   if (points.length === 0) return { area: 0, at: { x: 0, y: 0 } };
   const sum = points.reduce((total, { x, y }) => ({ x: total.x + x, y: total.y + y }), { x: 0, y: 0 });

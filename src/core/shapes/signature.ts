@@ -1,4 +1,4 @@
-import { cornerAngle, edgeLength, edgesOf, mirrored, SAME_LENGTH_MM, type Outline } from '../geometry';
+import { cornerAngles, mirrored, perOutline, sideLengths, SAME_LENGTH_MM, type Outline } from '../geometry';
 
 /** Two corner angles closer than this are the same, degrees. */
 export const SAME_ANGLE_DEG = 0.5;
@@ -17,13 +17,14 @@ export interface SignatureStep {
 export type Signature = readonly SignatureStep[];
 
 /** The steps of an outline, clockwise from corner 0. */
-export function signatureOf(outline: Outline): Signature {
-  return edgesOf(outline).map((edge, index) => ({
-    edgeMm: edgeLength(edge),
-    angleDeg: cornerAngle(outline, index),
-    bulge: edge.bulge,
+export const signatureOf = perOutline((outline): Signature => {
+  const [lengths, angles] = [sideLengths(outline), cornerAngles(outline)];
+  return outline.bulges.map((bulge, index) => ({
+    edgeMm: lengths[index] as number,
+    angleDeg: angles[index] as number,
+    bulge,
   }));
-}
+});
 
 /** The signature of the same paper turned over. */
 export function turnedOverSignature(outline: Outline): Signature {

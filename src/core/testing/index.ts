@@ -8,3 +8,4 @@ export {
   rosette,
   starOfDiamonds,
 } from './mosaics';
+export { leastTime } from './machinePace';

@@ -31,7 +31,7 @@ export interface FreeStretch {
  */
 export class Board {
   readonly sides: Sides;
-  private readonly polygons: Point[][];
+  private readonly polygons: (readonly Point[])[];
   private readonly convex: (boolean | undefined)[];
   private readonly boxes: Flatbush | undefined;
 
