@@ -8,9 +8,20 @@ const MEASURE_MS = 9.2;
  * Least time of some work, in ms of the machine on which the limits were set. The work and a fixed measure take turns, so
  * that a slower or busier machine slows both alike, and a limit says something about the code, not about the machine.
  * @param enough no more turns are taken once the time is below this, ms
+ * @param now a clock, ms
  * @param turns at most so many turns
  */
-export function leastTime(work: (turn: number) => void, enough: number, turns = 120): number {
+export function leastTime(
+  work: (turn: number) => void,
+  enough: number,
+  now: () => number,
+  turns = 120,
+): number {
+  const timed = (one: () => void) => {
+    const start = now();
+    one();
+    return now() - start;
+  };
   let [own, measure] = [Infinity, Infinity];
   let result = Infinity;
   for (let turn = 0; turn < turns && result >= enough; turn++) {
@@ -23,12 +34,6 @@ export function leastTime(work: (turn: number) => void, enough: number, turns = 
     if (turn >= 20) result = own * Math.min(1, MEASURE_MS / measure);
   }
   return result;
-}
-
-function timed(work: () => void): number {
-  const start = performance.now();
-  work();
-  return performance.now() - start;
 }
 
 /** About a frame's worth, so that it is disturbed as often as what is measured. */

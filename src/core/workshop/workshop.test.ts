@@ -279,5 +279,5 @@ test('the seam report of 200 patches is ready within a frame of an edit', () => 
     document = movePatches(document, [turn % 196], shiftBy(turn % 2 ? 0.01 : -0.01, 0));
     liveReport(document, 'inch');
   };
-  expect(leastTime(edit, FRAME_MS)).toBeLessThan(FRAME_MS);
+  expect(leastTime(edit, FRAME_MS, () => performance.now())).toBeLessThan(FRAME_MS);
 });
