@@ -69,9 +69,10 @@ test('it is made again with other figures; of two who do so at once one is told 
 
 test('a new name is taken back by undo, and so is taking a block out', async () => {
   await host.press('Rename');
-  await host.fill('Name of the block', 'Rose');
+  await host.fill('Name of the block', 'Lily');
   await host.press('Rename');
-  await host.see('Renamed to Rose');
+  await host.see('Renamed to Lily');
+  await host.see('Lily', '//h2/..');
   await host.press('Undo');
   await host.see('Rosette', '//h2/..');
   await host.press('Take out of the project');

@@ -4,8 +4,10 @@ import { exactTree, type Apart } from './exactTree';
 import { findCut } from './findCut';
 import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
-import { schoolTree, treeCost, type Inner, type School } from './schools';
+import { schoolTree, type School } from './schools';
 import { joinTrees, leaf, type Tree } from './tree';
+import { treeCost } from './treeCost';
+import type { Inner } from './wedgesTree';
 import { unitKey, type Pin } from './wishes';
 
 /** What planning one group needs. */

@@ -5,7 +5,7 @@ import { defaultRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../gener
 import { cutGrid, hexagonMosaic, partition, plate, rosette, starOfDiamonds } from '../testing';
 import { SCHOOLS, exactTree, planAssembly, validatePlan, type School } from '.';
 import { chainsOf } from './interface';
-import { treeCost } from './schools';
+import { treeCost } from './treeCost';
 
 const ALL = Object.keys(SCHOOLS) as School[];
 const plan = (patches: readonly Patch[], school: School = 'best') => {

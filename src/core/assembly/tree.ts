@@ -58,3 +58,15 @@ export function joinTrees(graph: SeamGraph, trees: readonly Tree[]): Tree {
   }
   return whole;
 }
+
+/** Adds units one after another in their order; one that does not touch yet waits until it does. */
+export function joinInOrder(graph: SeamGraph, trees: readonly Tree[]): Tree {
+  const waiting = [...trees];
+  let whole = waiting.shift() as Tree;
+  while (waiting.length > 0) {
+    const next = waiting.findIndex(({ members }) => joinCost(graph, whole.members, members) < Infinity);
+    const [tree] = waiting.splice(Math.max(0, next), 1) as [Tree];
+    whole = joined(whole, tree);
+  }
+  return whole;
+}

@@ -8,18 +8,17 @@ import Stack from '@mui/material/Stack';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { formatLength, type UnitSystem } from '@/core/length';
 import { blockJoints, placeBlocks, shareStrips, type SetBlock, type Setting } from '@/core/setting';
-import { record, redo, startHistory, undo } from '@/core/workshop';
-import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
-import { useNotice } from '@/ui/Notices';
-import { useSend } from '@/ui/useSend';
-import { FIGURES, readSettingForm, typedFromSetting, withPlaces, type TypedSetting } from './settingForm';
+import { Choice } from './Choice';
+import { fitNotes } from './fitNotes';
+import { FIGURES, withPlaces } from './settingForm';
 import { ShareTable } from './ShareTable';
+import { StripSizes } from './StripSizes';
 import { TopDrawing } from './TopDrawing';
+import { useSetting } from './useSetting';
 
 interface SettingViewProps {
   readonly projectId: string;
@@ -32,34 +31,9 @@ interface SettingViewProps {
 
 /** How the blocks are joined into the top, and which strips go with which block for the order in which they are made. */
 export function SettingView({ projectId, initial, revision, blocks, fabrics, system }: SettingViewProps) {
-  const router = useRouter();
-  const notice = useNotice();
-  const [history, setHistory] = useState(() => startHistory(initial));
-  const setting = history.present;
-  const [typed, setTyped] = useState(() => typedFromSetting(initial, system));
-  const [saved, setSaved] = useState({ setting: initial, revision });
+  const own = useSetting(projectId, { setting: initial, revision }, system);
+  const { setting, change, typed, fault } = own;
   const [picked, setPicked] = useState<number | undefined>();
-  const { error, isBusy, run } = useSend();
-  const [fault, setFault] = useState<{ what: string; mend: string; where: string } | undefined>();
-
-  const change = (next: Setting) => {
-    setHistory((own) => record(own, next, 'setting'));
-    setTyped(typedFromSetting(next, system));
-    setFault(undefined);
-  };
-  const step = (go: typeof undo<Setting>) => {
-    const next = go(history);
-    setHistory(next);
-    setTyped(typedFromSetting(next.present, system));
-    setFault(undefined);
-  };
-  const type = (name: keyof TypedSetting, text: string) => {
-    const next = { ...typed, [name]: text };
-    setTyped(next);
-    const reading = readSettingForm(setting, next, system);
-    setFault(reading.fault);
-    if (reading.setting) setHistory((own) => record(own, reading.setting as Setting, `type ${name}`, true));
-  };
   const nameOfBlock = (id: string | null | undefined) => blocks.find((one) => one.id === id)?.name ?? '';
   const { layout, shares, leftOver } = useMemo(() => shareStrips(setting), [setting]);
   const placed = useMemo(() => placeBlocks(setting, blocks), [setting, blocks]);
@@ -81,24 +55,9 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
   );
   const onCell = (cell: number) => {
     if (picked === undefined) return setPicked(cell);
-    if (picked !== cell) {
-      const places = [...setting.places];
-      [places[picked], places[cell]] = [places[cell] ?? null, places[picked] ?? null];
-      change({ ...setting, places });
-    }
+    if (picked !== cell) own.exchange(picked, cell);
     setPicked(undefined);
   };
-  const save = () =>
-    run(async () => {
-      const answer = await send<{ revision: number }>('PUT', `/api/projects/${projectId}/setting`, {
-        setting,
-        revision: saved.revision,
-      });
-      setSaved({ setting, revision: answer.revision });
-      notice({ text: 'The setting is saved.' });
-      router.refresh();
-    });
-  const theirs = error?.status === 409 ? newerSetting(error.current) : undefined;
   const notes = fitNotes(placed, setting, system);
   const isTop = setting.joint === 'sashing';
   return (
@@ -108,31 +67,20 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
           Setting: {formatLength(layout.widthMm, system)} × {formatLength(layout.heightMm, system)} finished
         </Typography>
         <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
-          <Button disabled={history.past.length === 0} onClick={() => step(undo)}>
+          <Button disabled={!own.undo} onClick={own.undo}>
             Undo
           </Button>
-          <Button disabled={history.future.length === 0} onClick={() => step(redo)}>
+          <Button disabled={!own.redo} onClick={own.redo}>
             Redo
           </Button>
-          <Button
-            variant="contained"
-            disabled={isBusy || fault !== undefined || setting === saved.setting}
-            onClick={save}
-          >
-            {setting === saved.setting ? 'Saved' : 'Save the setting'}
+          <Button variant="contained" disabled={!own.canSave} onClick={own.save}>
+            {own.isSaved ? 'Saved' : 'Save the setting'}
           </Button>
         </Stack>
       </Stack>
-      <ErrorNote error={error} />
-      {theirs && (
-        <Button
-          sx={{ alignSelf: 'flex-start' }}
-          onClick={() => {
-            // Theirs becomes what is shown; undo brings mine back, to be saved over theirs or not.
-            change(withPlaces(theirs.setting, setting));
-            setSaved(theirs);
-          }}
-        >
+      <ErrorNote error={own.error} />
+      {own.showTheirs && (
+        <Button sx={{ alignSelf: 'flex-start' }} onClick={own.showTheirs}>
           Show theirs (undo brings yours back)
         </Button>
       )}
@@ -173,7 +121,7 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
               label={label}
               value={typed[name]}
               error={fault?.where === name}
-              onChange={(event) => type(name, event.target.value)}
+              onChange={(event) => own.type(name, event.target.value)}
             />
           ))}
           <ErrorNote error={fault} />
@@ -210,11 +158,9 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
               select
               label={`Block in place ${picked + 1}`}
               value={setting.places[picked] ?? ''}
-              onChange={(event) => {
-                const places = [...setting.places];
-                places[picked] = event.target.value === '' ? null : event.target.value;
-                change({ ...setting, places });
-              }}
+              onChange={(event) =>
+                own.putBlock(picked, event.target.value === '' ? null : event.target.value)
+              }
               sx={{ maxWidth: 280, mt: 1 }}
             >
               <MenuItem value="">none</MenuItem>
@@ -242,16 +188,10 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
                 shares={shares}
                 leftOver={leftOver}
                 nameOf={nameOf}
-                onMove={(from, by) =>
-                  change({
-                    ...setting,
-                    making: movedOrder(
-                      shares.map(({ cell }) => setting.places[cell] as string),
-                      from,
-                      by,
-                    ),
-                  })
-                }
+                onMove={(from, by) => {
+                  const making = shares.map(({ cell }) => setting.places[cell] as string);
+                  change({ ...setting, making: movedOrder(making, from, by) });
+                }}
               />
               <StripSizes setting={setting} counts={layout.strips} system={system} />
             </>
@@ -285,76 +225,9 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
   );
 }
 
-function newerSetting(current: unknown): { setting: Setting; revision: number } | undefined {
-  const newer = current as { setting?: Setting; revision?: number } | undefined;
-  return newer?.setting && newer.revision !== undefined
-    ? { setting: newer.setting, revision: newer.revision }
-    : undefined;
-}
-
-interface ChoiceProps {
-  readonly label: string;
-  readonly value: string;
-  readonly choices: readonly (readonly [string, string])[];
-  readonly onChange: (value: string) => void;
-}
-
-function Choice({ label, value, choices, onChange }: ChoiceProps) {
-  return (
-    <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      {choices.map(([own, text]) => (
-        <MenuItem key={own} value={own}>
-          {text}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
-}
-
 function movedOrder(order: readonly string[], from: number, by: number): string[] {
   const next = [...order];
   const [one] = next.splice(from, 1);
   if (one !== undefined) next.splice(from + by, 0, one);
   return next;
-}
-
-/** What each size of strip is and how many of it the whole top takes. */
-function StripSizes({
-  setting,
-  counts,
-  system,
-}: {
-  setting: Setting;
-  counts: readonly { kind: string; width: number; height: number }[];
-  system: UnitSystem;
-}) {
-  const sizes = new Map<string, number>();
-  for (const { kind, width, height } of counts) {
-    const size = `${kind === 'cornerstone' ? 'cornerstones' : 'strips'} ${formatLength(Math.min(width, height), system)} × ${formatLength(Math.max(width, height), system)}`;
-    sizes.set(size, (sizes.get(size) ?? 0) + 1);
-  }
-  return (
-    <Typography>
-      In all, finished: {[...sizes].map(([size, count]) => `${count} ${size}`).join('; ')}
-      {setting.borderMm > 0 ? `; border ${formatLength(setting.borderMm, system)} all round` : ''}.
-    </Typography>
-  );
-}
-
-/** Which blocks do not fill their place, and what that asks for. */
-function fitNotes(placed: ReturnType<typeof placeBlocks>, setting: Setting, system: UnitSystem): string[] {
-  return placed.flatMap(({ block, spareWidthMm, spareHeightMm, cell }) => {
-    const half = setting.layout === 'offset' && spareWidthMm < -1;
-    const least = Math.min(spareWidthMm, spareHeightMm);
-    if (half) return [`${block.name} in place ${cell + 1}: half of it shows; make a half block, or cut one.`];
-    if (least < -0.5)
-      return [
-        `${block.name} is ${formatLength(-2 * least, system)} larger than its place: make the places larger.`,
-      ];
-    if (Math.max(spareWidthMm, spareHeightMm) > 0.5)
-      return [
-        `${block.name} leaves ${formatLength(spareWidthMm, system)} beside and ${formatLength(spareHeightMm, system)} above: appliqué it to a background.`,
-      ];
-    return [];
-  });
 }

@@ -1,13 +1,15 @@
 import { InvalidInputError } from '../../errors';
 import type { Patch, Problem } from '../../block';
-import { areaOf, findSelfCrossing, type Outline, type Point } from '../../geometry';
+import type { Outline, Point } from '../../geometry';
 import { compose, parseTransform, type Matrix } from './matrix';
-import { hasTooManySides, pathOutlines } from './pathOutlines';
+import { outlineFault } from './outlineFault';
+import { pathOutlines } from './pathOutlines';
 import { physicalSize } from './physicalSize';
 import { readXml, type XmlElement } from './readXml';
 import { outlinesWithHole } from './outlinesWithHole';
 import { SHAPES, shapePath } from './shapePath';
 import { collectRules, ownStyle, type StyleRules } from './styles';
+import { UNDRAWN } from './undrawn';
 
 /** A shape that cannot be a patch; a drawing with faults can be looked at but not saved or planned. */
 export interface ShapeFault {
@@ -39,32 +41,8 @@ const MAX_PATCHES = 20_000;
 const MAX_USE_DEPTH = 6;
 /** Longest name of a cloth, characters. */
 const MAX_FABRIC_NAME = 80;
-/** A patch smaller than this cannot be sewn, mm². */
-const LEAST_AREA_MM2 = 1;
 /** Name of the cloth of shapes without a fill. */
 const PLAIN = 'plain';
-
-/** Elements whose contents are never drawn where they stand. */
-const UNDRAWN = new Set([
-  'defs',
-  'symbol',
-  'clipPath',
-  'mask',
-  'pattern',
-  'marker',
-  'filter',
-  'linearGradient',
-  'radialGradient',
-  'metadata',
-  'title',
-  'desc',
-  'style',
-  'animate',
-  'animateTransform',
-  'set',
-  'view',
-  'cursor',
-]);
 
 interface Context {
   readonly toMm: Matrix;
@@ -252,46 +230,10 @@ class DrawingReader {
       this.noteOpen(id, origin(context.toMm, element), origin(context.toMm, element));
     const withHole = outlinesWithHole(closed);
     closed.forEach((outline, part) => {
-      const fault = this.outlineFault(outline, withHole.has(part));
+      const fault = outlineFault(outline, withHole.has(part));
       if (fault) return this.fault(element, id, fault.message, fault.mend, fault.at);
       this.addPatch(closed.length > 1 ? `${id}.${part + 1}` : id, outline, context);
     });
-  }
-
-  private outlineFault(
-    outline: Outline,
-    hasHole: boolean,
-  ): { message: string; mend: string; at: Point } | undefined {
-    const at = outline.corners[0] ?? { x: 0, y: 0 };
-    if (hasTooManySides(outline))
-      return { message: 'has more than 2000 sides', mend: 'Simplify it, or draw its curves as arcs.', at };
-    const area = outline.corners.length < 2 ? 0 : areaOf(outline);
-    if (area < LEAST_AREA_MM2) {
-      const crossing = outline.corners.length > 3 && findSelfCrossing(outline);
-      if (!crossing)
-        return {
-          message: `has no size to speak of (${area.toFixed(2)} mm²)`,
-          mend: 'Enlarge or delete it.',
-          at,
-        };
-    }
-    const crossing = findSelfCrossing(outline);
-    if (crossing) {
-      const place = `${crossing.x.toFixed(1)} mm, ${crossing.y.toFixed(1)} mm`;
-      return {
-        message: `crosses or touches itself near ${place}`,
-        mend: 'Redraw its outline so that it runs round the patch once.',
-        at: crossing,
-      };
-    }
-    if (hasHole) {
-      return {
-        message: 'has a hole',
-        mend: 'Draw the piece in the hole as a patch of its own on a higher data-layer, or split the outer one.',
-        at,
-      };
-    }
-    return undefined;
   }
 
   private addPatch(id: string, outline: Outline, { fabric, fill, layer }: Context): void {

@@ -1,0 +1,110 @@
+import type { Seam, SeamGraph } from '../block';
+import { STRAIGHT_DEG } from '../geometry';
+import { CLOSE_LOOKS, spread, type Cut, type CutUnit } from './cutUnit';
+import { turnAt } from './interface';
+
+/** Places from which least-bend paths are sought in large units. */
+const PATH_SOURCES = 8;
+/** Units up to this size are searched from every place on their rim. */
+const SMALL_UNIT = 30;
+
+/** Least-excess paths between places on the rim; `thorough` starts from all of them. */
+export function pathCuts(unit: CutUnit, thorough: boolean): Cut[] {
+  const { rim, members } = unit;
+  const isSmall = members.length <= SMALL_UNIT;
+  const sources = thorough || isSmall ? rim : spread(rim, PATH_SOURCES);
+  const cuts: Cut[] = [];
+  // One hole may be crossed; more, which asks for more runs in one join, only where nothing else parts the unit.
+  for (const crossings of unit.holeAt.size > 0 ? [1, Infinity] : [0]) {
+    for (const source of sources)
+      cuts.push(...leastBendPaths(unit, source, isSmall ? Infinity : CLOSE_LOOKS, crossings));
+    if (cuts.length > 0) break;
+  }
+  const least = Math.min(...cuts.map(({ excess }) => excess));
+  return cuts.filter(({ excess }) => excess === least);
+}
+
+/**
+ * Breadth-first search over directed seams from one place of the rim to the others, by number of avoidable bends and
+ * then by number of seams. Passing a place costs an avoidable bend when it turns although two seams there lie in line.
+ * @param crossings holes that may be crossed: none, one, or any number
+ */
+function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings: number): Cut[] {
+  const { graph, isInside, holeAt } = unit;
+  const own = new Set(unit.seams);
+  const cameFrom = new Map<number, number>();
+  const reached = new Map<number, number>();
+  // A state is a seam, a direction, and whether a hole has been crossed.
+  const stateOf = (seam: number, place: number, isAcross = 0) =>
+    seam * 4 + isAcross * 2 + ((graph.seams[seam] as Seam).start.place === place ? 0 : 1);
+  const crossed = new Set<number>();
+  let level = (graph.seamsAt[source] as readonly number[])
+    .filter((seam) => own.has(seam))
+    .map((seam) => ({ state: stateOf(seam, source), before: -1 }));
+  for (let excess = 0; level.length > 0; excess++) {
+    const next: typeof level = [];
+    for (const { state, before } of level) {
+      if (cameFrom.has(state)) continue;
+      cameFrom.set(state, before);
+      const [seam, isAcross] = [state >> 2, (state >> 1) & 1];
+      const { start, end } = graph.seams[seam] as Seam;
+      const place = state % 2 === 0 ? end.place : start.place;
+      const hole = holeAt.get(place);
+      if (hole) {
+        if (crossings === 0 || (crossings === 1 && isAcross === 1) || crossed.has(hole[0] as number))
+          continue;
+        crossed.add(hole[0] as number);
+        for (const other of hole)
+          for (const onward of graph.seamsAt[other] as readonly number[])
+            if (own.has(onward) && onward !== seam)
+              level.push({ state: stateOf(onward, other, 1), before: state });
+        continue;
+      }
+      if (!isInside(place)) {
+        if (place !== source && !reached.has(place)) reached.set(place, state);
+        continue;
+      }
+      const canGoStraight = graph.hasLine[place];
+      for (const onward of graph.seamsAt[place] as readonly number[]) {
+        if (onward === seam || !own.has(onward)) continue;
+        const isFree = !canGoStraight || turnAt(graph, place, seam, onward) <= STRAIGHT_DEG;
+        (isFree ? level : next).push({ state: stateOf(onward, place, isAcross), before: state });
+      }
+    }
+    if (reached.size > 0) return pathsTo(unit, source, reached, cameFrom, excess, limit);
+    level = next;
+  }
+  return [];
+}
+
+function pathsTo(
+  unit: CutUnit,
+  source: number,
+  reached: ReadonlyMap<number, number>,
+  cameFrom: ReadonlyMap<number, number>,
+  excess: number,
+  limit: number,
+): Cut[] {
+  const { rim } = unit;
+  const rank = new Map(rim.map((place, index) => [place, index]));
+  const here = rank.get(source) as number;
+  const opposite = (place: number) => Math.abs(Math.abs((rank.get(place) as number) - here) - rim.length / 2);
+  const targets = [...reached].sort(([p], [q]) => opposite(p) - opposite(q));
+  const cuts: Cut[] = [];
+  for (const [, last] of targets) {
+    const seams: number[] = [];
+    for (let state: number = last; state >= 0; state = cameFrom.get(state) as number) seams.push(state >> 2);
+    if (isSimple(unit.graph, seams)) cuts.push({ seams, excess });
+    if (cuts.length >= limit) break;
+  }
+  return cuts;
+}
+
+function isSimple(graph: SeamGraph, path: readonly number[]): boolean {
+  const passes = new Map<number, number>();
+  for (const seam of path) {
+    const { start, end } = graph.seams[seam] as Seam;
+    for (const { place } of [start, end]) passes.set(place, (passes.get(place) ?? 0) + 1);
+  }
+  return [...passes.values()].every((count) => count <= 2) && new Set(path).size === path.length;
+}

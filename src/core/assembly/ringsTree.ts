@@ -1,0 +1,30 @@
+import type { SeamGraph } from '../block';
+import { distance, isInside, toPolygon } from '../geometry';
+import { directionFrom, middleOfAll } from './middles';
+import { joinInOrder, leaf, type Tree } from './tree';
+
+/** One patch after another round the middle, ring by ring. */
+export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
+  const centre = middleOfAll(graph, members);
+  const own = new Set(members);
+  const reach = (patch: number) => {
+    const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
+    if (isInside(centre, toPolygon(outline, 0.1))) return 0;
+    return Math.min(...outline.corners.map((corner) => distance(corner, centre)));
+  };
+  const least = Math.min(...members.map(reach));
+  let front = members.filter((patch) => reach(patch) <= least + 1);
+  if (front.length > members.length / 2) front = [front[0] as number];
+  const angle = (patch: number) => directionFrom(graph, centre, patch);
+  const rings: number[][] = [];
+  const seen = new Set<number>();
+  while (front.length > 0) {
+    front.forEach((patch) => seen.add(patch));
+    rings.push([...front].sort((a, b) => angle(a) - angle(b)));
+    const around = front.flatMap((patch) =>
+      (graph.seamsOf[patch] ?? []).flatMap((seam) => graph.seams[seam]?.patches ?? []),
+    );
+    front = [...new Set(around)].filter((patch) => own.has(patch) && !seen.has(patch));
+  }
+  return joinInOrder(graph, rings.flat().map(leaf)); // prettier-ignore
+}

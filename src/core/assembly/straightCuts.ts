@@ -1,0 +1,67 @@
+import type { Seam } from '../block';
+import { STRAIGHT_DEG, type Point } from '../geometry';
+import { CLOSE_LOOKS, spread, type Cut, type CutUnit } from './cutUnit';
+import { farPlace, turnAt } from './interface';
+
+/** Lines of which the evenest are sought. */
+const STRAIGHT_SAMPLE = 64;
+/** Units up to this size have all their straight lines looked at. */
+const MEDIUM_UNIT = 200;
+
+/** Lines of seams from rim to rim that turn nowhere; of many, those that look evenest. */
+export function straightCuts(unit: CutUnit): Cut[] {
+  const { graph, rim, seams, opened, members } = unit;
+  const own = new Set(seams);
+  const lines = new Map<string, number[]>();
+  for (const place of rim) {
+    for (const seam of graph.seamsAt[place] as readonly number[]) {
+      if (!own.has(seam)) continue;
+      const line = followStraight(unit, place, seam);
+      if (line) lines.set([...line].sort((a, b) => a - b).join(), line);
+    }
+  }
+  const all = [...lines.values()];
+  // Round holes the two sides of a line say little about how evenly it parts: look at every sample of smaller units.
+  const looks = opened.size > 0 || members.length <= MEDIUM_UNIT ? STRAIGHT_SAMPLE : CLOSE_LOOKS;
+  if (all.length <= looks) return all.map((line) => ({ seams: line, excess: 0 }));
+  const sample = spread(all, STRAIGHT_SAMPLE).map((line) => ({ line, uneven: unevenness(unit, line) }));
+  sample.sort((a, b) => a.uneven - b.uneven || a.line.length - b.line.length);
+  return sample.slice(0, looks).map(({ line }) => ({ seams: line, excess: 0 }));
+}
+
+function followStraight(
+  { graph, isInside, holeAt }: CutUnit,
+  from: number,
+  first: number,
+): number[] | undefined {
+  const line: number[] = [];
+  let [place, next]: [number, number | undefined] = [from, first];
+  while (next !== undefined) {
+    const seam: Seam = graph.seams[next] as Seam;
+    if (seam.innerBends.length > 0 || line.length > graph.seams.length) return undefined;
+    line.push(next);
+    place = farPlace(seam, place);
+    // A line that ends at a hole parts nothing by itself.
+    if (!isInside(place)) return place === from || holeAt.has(place) ? undefined : line;
+    const arrived: number = next;
+    next = (graph.seamsAt[place] as readonly number[]).find(
+      (candidate) => candidate !== arrived && turnAt(graph, place, arrived, candidate) <= STRAIGHT_DEG,
+    );
+  }
+  return undefined;
+}
+
+/** Share of the patches by which the sides of a line differ, judged by where their first corners lie. */
+function unevenness({ graph, members, middles }: CutUnit, line: readonly number[]): number {
+  const a = graph.places[(graph.seams[line[0] as number] as Seam).start.place] as Point;
+  const last = graph.seams[line.at(-1) as number] as Seam;
+  const b = [last.end, last.start]
+    .map(({ place }) => graph.places[place] as Point)
+    .sort((p, q) => Math.hypot(q.x - a.x, q.y - a.y) - Math.hypot(p.x - a.x, p.y - a.y))[0] as Point;
+  let balance = 0;
+  for (let i = 0; i < members.length; i++) {
+    const [x, y] = [middles[i * 2] as number, middles[i * 2 + 1] as number];
+    balance += Math.sign((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x));
+  }
+  return Math.abs(balance) / members.length;
+}

@@ -1,0 +1,21 @@
+/** Elements whose contents are never drawn where they stand. */
+export const UNDRAWN = new Set([
+  'defs',
+  'symbol',
+  'clipPath',
+  'mask',
+  'pattern',
+  'marker',
+  'filter',
+  'linearGradient',
+  'radialGradient',
+  'metadata',
+  'title',
+  'desc',
+  'style',
+  'animate',
+  'animateTransform',
+  'set',
+  'view',
+  'cursor',
+]);

@@ -1,0 +1,22 @@
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly choices: readonly (readonly [string, string])[];
+  readonly onChange: (value: string) => void;
+}
+
+/** A list to choose one from. */
+export function Choice({ label, value, choices, onChange }: ChoiceProps) {
+  return (
+    <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+      {choices.map(([own, text]) => (
+        <MenuItem key={own} value={own}>
+          {text}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}

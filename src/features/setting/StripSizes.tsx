@@ -1,0 +1,26 @@
+import Typography from '@mui/material/Typography';
+import { formatLength, type UnitSystem } from '@/core/length';
+import type { Setting } from '@/core/setting';
+
+/** What each size of strip is and how many of it the whole top takes. */
+export function StripSizes({
+  setting,
+  counts,
+  system,
+}: {
+  setting: Setting;
+  counts: readonly { kind: string; width: number; height: number }[];
+  system: UnitSystem;
+}) {
+  const sizes = new Map<string, number>();
+  for (const { kind, width, height } of counts) {
+    const size = `${kind === 'cornerstone' ? 'cornerstones' : 'strips'} ${formatLength(Math.min(width, height), system)} × ${formatLength(Math.max(width, height), system)}`;
+    sizes.set(size, (sizes.get(size) ?? 0) + 1);
+  }
+  return (
+    <Typography>
+      In all, finished: {[...sizes].map(([size, count]) => `${count} ${size}`).join('; ')}
+      {setting.borderMm > 0 ? `; border ${formatLength(setting.borderMm, system)} all round` : ''}.
+    </Typography>
+  );
+}
