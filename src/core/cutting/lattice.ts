@@ -1,5 +1,6 @@
 import { inflatePathsD, EndType, JoinType } from 'clipper2-ts';
 import { moveOutline, toPolygon, turnAbout, type Motion, type Outline, type Point } from '../geometry';
+import { clearance, profileOf, type Profile } from './profile';
 
 /** Rows of one shape in a rectangle. */
 export interface Lattice {
@@ -25,8 +26,16 @@ interface Turned {
   /** Corner of the turned box, to be moved to 0, 0. */
   readonly corner: Point;
   readonly polygon: readonly Point[];
+  /** Reaches of the shape as it lies and turned half round, along rows and down from row to row. */
+  readonly inRow: Faces;
+  readonly down: Faces;
   readonly width: number;
   readonly height: number;
+}
+
+interface Faces {
+  readonly own: Profile;
+  readonly over: Profile;
 }
 
 /**
@@ -134,13 +143,12 @@ function turned(outline: Outline, angle: number, gapMm: number): Turned {
   const xs = swollen.map(({ x }) => x);
   const ys = swollen.map(({ y }) => y);
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
-  return {
-    angle,
-    corner: { x: left, y: top },
-    polygon: swollen.map(({ x, y }) => ({ x: x - left, y: y - top })),
-    width: Math.max(...xs) - left,
-    height: Math.max(...ys) - top,
-  };
+  const [width, height] = [Math.max(...xs) - left, Math.max(...ys) - top];
+  const polygon = swollen.map(({ x, y }) => ({ x: x - left, y: y - top }));
+  const over = polygon.map(({ x, y }) => ({ x: width - x, y: height - y }));
+  const faces = (axis: 'x' | 'y'): Faces => ({ own: profileOf(polygon, axis), over: profileOf(over, axis) });
+  const corner = { x: left, y: top };
+  return { angle, corner, polygon, inRow: faces('x'), down: faces('y'), width, height };
 }
 
 /** A polygon grown by a distance all round; acute points are cut off at twice it. */
@@ -156,46 +164,12 @@ interface Pitch {
   readonly both: number;
 }
 
-function rowPitch({ polygon, width, height }: Turned, alternates: boolean): Pitch {
-  if (!alternates) {
-    const own = clearance(polygon, polygon, 'x');
-    return { first: own, both: 2 * own };
-  }
-  const over = polygon.map(({ x, y }) => ({ x: width - x, y: height - y }));
-  const first = clearance(polygon, over, 'x');
-  const second = clearance(over, polygon, 'x');
+function rowPitch({ inRow: { own, over } }: Turned, alternates: boolean): Pitch {
+  const alike = clearance(own, own);
+  if (!alternates) return { first: alike, both: 2 * alike };
+  const first = clearance(own, over);
   // Slender shapes may reach past their neighbour to the copy after it.
-  return { first, both: Math.max(first + second, clearance(polygon, polygon, 'x')) };
-}
-
-/** How far `b` must be moved along an axis from where both begin at 0 so that it lies wholly beyond `a`. */
-function clearance(a: readonly Point[], b: readonly Point[], axis: 'x' | 'y', shift = 0): number {
-  const across = axis === 'x' ? 'y' : 'x';
-  const moved = shift === 0 ? b : b.map((point) => ({ ...point, [across]: point[across] + shift }));
-  const levels = new Set<number>();
-  for (const point of [...a, ...moved]) {
-    levels.add(point[across] - 1e-5);
-    levels.add(point[across] + 1e-5);
-  }
-  let most = -Infinity;
-  for (const level of levels) {
-    const far = reachAt(a, axis, across, level, 1);
-    const near = reachAt(moved, axis, across, level, -1);
-    if (far !== undefined && near !== undefined) most = Math.max(most, far - near);
-  }
-  return most;
-}
-
-function reachAt(polygon: readonly Point[], axis: 'x' | 'y', across: 'x' | 'y', level: number, sign: 1 | -1) {
-  let reach: number | undefined;
-  for (let i = 0; i < polygon.length; i++) {
-    const p = polygon[i] as Point;
-    const q = polygon[(i + 1) % polygon.length] as Point;
-    if (p[across] > level === q[across] > level) continue;
-    const at = p[axis] + ((q[axis] - p[axis]) * (level - p[across])) / (q[across] - p[across]);
-    if (reach === undefined || (at - reach) * sign > 0) reach = at;
-  }
-  return reach;
+  return { first, both: Math.max(first + clearance(over, own), alike) };
 }
 
 function stack(
@@ -241,15 +215,18 @@ function stack(
 
 /** Least distance down from one row to the next: the greatest that any pair of near copies asks for. */
 function rowDrop(shape: Turned, upper: readonly Cell[], lower: readonly Cell[]): number {
-  const over = shape.polygon.map(({ x, y }) => ({ x: shape.width - x, y: shape.height - y }));
-  const form = (cell: Cell) => (cell.isTurned ? over : shape.polygon);
+  const form = ({ isTurned }: Cell) => (isTurned ? shape.down.over : shape.down.own);
   let most = 0;
-  // Rows repeat: the copies about the middle of the row meet every situation there is.
-  const middle = Math.max(0, Math.floor(upper.length / 2) - 2);
-  for (const cell of upper.slice(middle, middle + 4)) {
+  // Rows repeat: many pairs lie to each other alike, and one of them speaks for all.
+  const seen = new Set<string>();
+  for (const cell of upper) {
     for (const other of lower) {
-      if (Math.abs(other.x - cell.x) >= shape.width) continue;
-      const need = clearance(form(cell), form(other), 'y', other.x - cell.x);
+      const shift = other.x - cell.x;
+      if (Math.abs(shift) >= shape.width) continue;
+      const key = `${cell.isTurned}${other.isTurned}${shift.toFixed(4)}`;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      const need = clearance(form(cell), form(other), shift);
       if (need > most) most = need;
     }
   }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultPaper, makePaper, type Paper, type PaperFamily } from '../catalogue';
-import { areaOf, boxOf, moveOutline, overlapOf, type Outline } from '../geometry';
+import { areaOf, boxOf, edgesOf, locate, moveOutline, overlapOf, type Outline } from '../geometry';
 import { packLattice, packSheets, papersPerSheet } from '.';
 
 const FAMILIES: PaperFamily[] = ['regular', 'diamond', 'half-hexagon', 'kite', 'half-square-triangle', 'isosceles-triangle', 'rectangle', 'slanted-strip', 'elongated-hexagon', 'jewel', 'blade', 'wedge', 'clamshell']; // prettier-ignore
@@ -83,3 +83,33 @@ test('on any sheet two half-square triangles go where one square goes', () => {
     { numRuns: 25 },
   );
 });
+
+test('any shape, however slender or hollow, is packed without copies on each other or nearer than the gap', () => {
+  // Corners at random reaches round a middle: often with bays, sometimes thin as a blade.
+  const shape = fc.array(fc.double({ min: 8, max: 60, noNaN: true }), { minLength: 3, maxLength: 9 }).map((reaches): Outline => ({
+    corners: reaches.map((reach, i) => ({ x: reach * Math.cos((2 * Math.PI * i) / reaches.length), y: reach * Math.sin((2 * Math.PI * i) / reaches.length) })),
+    bulges: reaches.map(() => 0),
+  })); // prettier-ignore
+  fc.assert(
+    fc.property(
+      shape,
+      fc.constantFrom(0, 0.5, 3),
+      fc.integer({ min: 1, max: 30 }),
+      (outline, gapMm, wanted) => {
+        const places = packLattice(outline, 190, 250, wanted, gapMm).places.slice(0, wanted);
+        expect(places.length).toBeGreaterThan(0);
+        const laid = places.map((motion) => moveOutline(motion, outline));
+        check(laid, 190, 250);
+        laid.forEach((own, i) => {
+          for (const other of laid.slice(i + 1)) {
+            // The nearest two places of polygons that do not meet are a corner of one and a side of the other.
+            const near = Math.min(...[[own, other], [other, own]].flatMap(([p, q]) =>
+            p!.corners.flatMap((corner) => edgesOf(q!).map((edge) => locate(edge, corner).off)))); // prettier-ignore
+            expect(near).toBeGreaterThan(gapMm - 0.02);
+          }
+        });
+      },
+    ),
+    { numRuns: 40 },
+  );
+}, 120_000);
