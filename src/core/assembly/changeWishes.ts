@@ -135,25 +135,21 @@ function needs(joins: readonly Pair[], join: number): ReadonlySet<number> {
   return found;
 }
 
-/** A pin more; those that cannot be followed with it go, and so does what forbade it. */
-function withPin({ pins, apart, before }: Wishes, pin: Pin): Wishes {
+/** A pin more; those that cannot be followed with it go. */
+function withPin(wishes: Wishes, pin: Pin): Wishes {
   const key = unitKey(pin.patches);
-  return {
-    pins: [
-      ...pins.filter(({ patches }) => unitKey(patches) !== key && !isCrossing(patches, pin.patches)),
-      pin,
-    ],
-    apart,
-    before,
-  };
+  const kept = wishes.pins.filter(
+    ({ patches }) => unitKey(patches) !== key && !isCrossing(patches, pin.patches),
+  );
+  return { ...wishes, pins: [...kept, pin] };
 }
 
 /** An order of two units more, in place of the contrary one. */
-function withBefore({ pins, apart, before }: Wishes, pair: Apart): Wishes {
+function withBefore(wishes: Wishes, pair: Apart): Wishes {
   const [a, b] = pair.map(unitKey);
   const isSame = (other: Apart, p: string | undefined, q: string | undefined) =>
     unitKey(other[0]) === p && unitKey(other[1]) === q;
-  const kept = before.filter((other) => !isSame(other, b, a) && !isSame(other, a, b));
+  const kept = wishes.before.filter((other) => !isSame(other, b, a) && !isSame(other, a, b));
   // Taking the contrary wish back may be all that is needed, but only the planner knows: the new one is kept as well.
-  return { pins, apart, before: [...kept, pair] };
+  return { ...wishes, before: [...kept, pair] };
 }

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { areaOf, boxOf } from '../geometry';
 import { importSvg, planDocument, type ImportOptions } from '.';
@@ -29,6 +30,40 @@ test('applies groups and transforms, in order, and turns mirrored shapes clockwi
   const body = '<g transform="translate(100,0)"><g transform="rotate(90)"><rect x="0" y="0" width="30" height="40" transform="scale(-1 1) translate(-30 0)"/></g></g>';
   expect(sizes(body)).toEqual(['60 0 40 30']);
   expect(areaOf(read(body).patches[0]!.outline)).toBeCloseTo(1200, 6);
+}); // prettier-ignore
+
+test('any chain of transforms moves a drawing as it moves its points', () => {
+  const angle = fc.integer({ min: -180, max: 180 });
+  const far = fc.integer({ min: -90, max: 90 });
+  const rad = (degrees: number) => (degrees * Math.PI) / 180;
+  type Step = readonly [string, (x: number, y: number) => readonly [number, number]];
+  const turn = (degrees: number, x: number, y: number, cx = 0, cy = 0) => {
+    const [sin, cos] = [Math.sin(rad(degrees)), Math.cos(rad(degrees))];
+    return [cx + (x - cx) * cos - (y - cy) * sin, cy + (x - cx) * sin + (y - cy) * cos] as const;
+  };
+  const step = fc.oneof(
+    fc.tuple(far, far).map(([dx, dy]): Step => [`translate(${dx} ${dy})`, (x, y) => [x + dx, y + dy]]),
+    far.map((dx): Step => [`translate(${dx})`, (x, y) => [x + dx, y]]),
+    angle.map((by): Step => [`rotate(${by})`, (x, y) => turn(by, x, y)]),
+    fc.tuple(angle, far, far).map(([by, cx, cy]): Step => [`rotate(${by}, ${cx}, ${cy})`, (x, y) => turn(by, x, y, cx, cy)]),
+    fc.constantFrom<Step>(['scale(2)', (x, y) => [2 * x, 2 * y]], ['scale(-1,1)', (x, y) => [-x, y]], ['scale(.5 -2)', (x, y) => [x / 2, -2 * y]]),
+    fc.integer({ min: -50, max: 50 }).map((by): Step => [`skewX(${by})`, (x, y) => [x + Math.tan(rad(by)) * y, y]]),
+    fc.integer({ min: -50, max: 50 }).map((by): Step => [`skewY(${by})`, (x, y) => [x, y + Math.tan(rad(by)) * x]]),
+    fc.constant<Step>(['matrix(1 0.5 -0.25 1 3 4)', (x, y) => [x - 0.25 * y + 3, 0.5 * x + y + 4]]),
+  );
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 1, maxLength: 5 }), (steps) => {
+      const text = steps.map(([own]) => own).join(', ');
+      const { patches, faults } = read(`<polygon points="0,0 60,0 0,40" transform="${text}"/>`);
+      expect(faults).toEqual([]);
+      const wanted = ([[0, 0], [60, 0], [0, 40]] as const).map(([x, y]) => steps.reduceRight<readonly [number, number]>((at, [, go]) => go(...at), [x, y]));
+      // Clockwise again after mirroring: the corners are the same, perhaps the other way round.
+      const sorted = (list: readonly (readonly [number, number])[]) => [...list].sort((p, q) => p[0] - q[0] || p[1] - q[1]);
+      const found = sorted(patches[0]!.outline.corners.map(({ x, y }) => [x, y] as const));
+      const size = Math.max(...wanted.flat().map(Math.abs));
+      sorted(wanted).forEach(([x, y], i) => expect(Math.hypot(found[i]![0] - x, found[i]![1] - y)).toBeLessThan(1e-6 * size + 1e-3));
+    }),
+  );
 }); // prettier-ignore
 
 test('reads every kind of shape, ids, cloth and layers', () => {

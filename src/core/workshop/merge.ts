@@ -1,4 +1,6 @@
 import { tidied, type BlockDocument, type Patch } from '../block';
+import { mergeChoices } from './mergeChoices';
+import { isSame, mergeLists } from './threeWay';
 
 /** Something that both changed, each in another way. */
 export interface MergeConflict {
@@ -60,22 +62,10 @@ export function mergeDocuments(base: BlockDocument, mine: BlockDocument, theirs:
       patches: own,
       ...(parts.length > 0 || mine.parts || theirs.parts ? { parts } : {}),
       ...(rules.length > 0 || mine.rules || theirs.rules ? { rules } : {}),
-      ...mergedOrder(base, mine, theirs),
+      ...mergeChoices(base, mine, theirs),
     });
   };
   return { document: whole(patches, true), conflicts, withTheirs: whole(pick(false), false), theirChanges };
-}
-
-/** The chosen order, basting and notes: theirs where only they chose anew, else mine; of notes both are kept. */
-function mergedOrder(
-  base: BlockDocument,
-  mine: BlockDocument,
-  theirs: BlockDocument,
-): Pick<BlockDocument, 'order' | 'basting' | 'notes'> {
-  const own = isSame(base.order, mine.order) ? theirs.order : mine.order;
-  const basting = isSame(base.basting, mine.basting) ? theirs.basting : mine.basting;
-  const notes = isSame(base.notes, mine.notes) ? theirs.notes : { ...theirs.notes, ...mine.notes };
-  return { ...(own ? { order: own } : {}), ...(basting ? { basting } : {}), ...(notes ? { notes } : {}) };
 }
 
 function mergePatch(
@@ -108,36 +98,4 @@ function mergePatch(
 function withField(patch: Patch, field: (typeof FIELDS)[number], value: unknown): Patch {
   const { [field]: _was, ...rest } = patch;
   return (value === undefined ? rest : { ...rest, [field]: value }) as Patch;
-}
-
-function mergeLists<T extends { readonly id: string }>(
-  base: readonly T[],
-  mine: readonly T[],
-  theirs: readonly T[],
-  prefersMine: boolean,
-): T[] {
-  const [b, t] = [new Map(base.map((one) => [one.id, one])), new Map(theirs.map((one) => [one.id, one]))];
-  const own = mine.flatMap((one) => {
-    const [was, other] = [b.get(one.id), t.get(one.id)];
-    if (!other) return was && isSame(was, one) ? [] : [one];
-    return isSame(was, one) || (!prefersMine && !isSame(was, other)) ? [other] : [one];
-  });
-  const known = new Set(mine.map(({ id }) => id));
-  const added = theirs.filter(({ id }) => !known.has(id) && !(b.has(id) && isSame(b.get(id), t.get(id))));
-  return [...own, ...added];
-}
-
-function isSame(a: unknown, b: unknown): boolean {
-  return a === b || stable(a) === stable(b);
-}
-
-/** JSON with names in order: the same content is the same text. */
-function stable(value: unknown): string {
-  return (
-    JSON.stringify(value, (_, one: unknown) =>
-      typeof one === 'object' && one !== null && !Array.isArray(one)
-        ? Object.fromEntries(Object.entries(one).sort(([p], [q]) => (p < q ? -1 : 1)))
-        : one,
-    ) ?? 'undefined'
-  );
 }

@@ -126,6 +126,28 @@ test('what is under a point is the uppermost patch; a free edge is found by what
   expect(new Board([]).nearestFree({ x: 0, y: 0 }, 50)).toBeUndefined();
 });
 
+test('a frame picks what has its middle within; a centre is set on the corner or middle nearest to the press', () => {
+  const patches = hexagonMosaic(49);
+  const board = new Board(patches);
+  const at = fc.record({ x: fc.integer({ min: -80, max: 400 }), y: fc.integer({ min: -80, max: 400 }) });
+  fc.assert(
+    fc.property(at, at, fc.integer({ min: 2, max: 60 }), (p, q, reach) => {
+      const [minX, maxX] = [Math.min(p.x, q.x), Math.max(p.x, q.x)];
+      const [minY, maxY] = [Math.min(p.y, q.y), Math.max(p.y, q.y)];
+      const within = patches.flatMap(({ outline }, i) => {
+        const { x, y } = middleOfCorners(outline);
+        return x > minX && x < maxX && y > minY && y < maxY ? [i] : [];
+      });
+      expect(board.patchesIn(minX, minY, maxX, maxY).sort((a, b) => a - b)).toEqual(within);
+      const points = patches.flatMap(({ outline }) => [...outline.corners, middleOfCorners(outline)]);
+      const off = Math.min(...points.map(({ x, y }) => Math.hypot(x - p.x, y - p.y)));
+      const found = board.nearestPoint(p, reach);
+      if (off >= reach) expect(found).toBeUndefined();
+      else expect(Math.hypot(found!.x - p.x, found!.y - p.y)).toBeCloseTo(off, 9);
+    }),
+  );
+});
+
 test('copies leave out what is there already and what would lie on others', () => {
   const patches = rosette(1);
   const petal = patches.findIndex((_, i) => new Board(patches).freeOf(i * 6).length + new Board(patches).freeOf(i * 6 + 1).length > 0); // prettier-ignore
