@@ -4,6 +4,7 @@ import path from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import type { BlockDocument } from '@/core/block';
 import { hexagonMosaic, rosette, starOfDiamonds } from '@/core/testing';
 import { Application } from './application';
 import { Browser, PATIENCE_MS } from './browser';
@@ -38,8 +39,24 @@ test('the schools stand side by side, one is chosen, the steps follow, and undo 
   await host.press('Use Centre out');
   await host.see('The order of work is changed');
   await host.driver.wait(async () => !(await host.text()).includes('every order was weighed'), PATIENCE_MS);
+  // Someone else writes a note meanwhile: undo takes back only what was done here.
+  const document = `/api${project.replace('/p/', '/projects/')}/blocks/${id}/document`;
+  const withNote = await host.driver.executeAsyncScript<number>(
+    `const [address, done] = arguments;
+     fetch(address).then((r) => r.json()).then(({ document, revision }) => fetch(address, {
+       method: 'PUT', headers: { 'content-type': 'application/json' },
+       body: JSON.stringify({ document: { ...document, notes: { elsewhere: 'Press first.' } }, revision }),
+     })).then((r) => done(r.status));`,
+    document,
+  );
+  expect(withNote).toBe(200);
   await host.press('Undo');
   await host.see('every order was weighed');
+  const kept = await host.driver.executeAsyncScript<{ document: BlockDocument }>(
+    'const [a, done] = arguments; fetch(a).then((r) => r.json()).then(done);',
+    document,
+  );
+  expect([kept.document.notes, kept.document.order]).toEqual([{ elsewhere: 'Press first.' }, undefined]);
   const head = await host.driver.executeAsyncScript<string>(
     'const [a, done] = arguments; fetch(a).then((r) => r.text()).then((t) => done(t.slice(0, 5)));',
     `/api${project.replace('/p/', '/projects/')}/blocks/${id}/print?what=steps`,

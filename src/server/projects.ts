@@ -100,13 +100,17 @@ export async function changeProject(
   sql: Sql,
   account: Account,
   projectId: string,
-  settings: ProjectSettings,
+  settings: Partial<ProjectSettings>,
 ): Promise<Project> {
   const before = await openProject(sql, account, projectId, 'edit');
   await sql`
-    update project set name = ${settings.name}, shop = ${settings.shop}, unit_system = ${settings.unitSystem},
-      page_size = ${settings.pageSize}, allowance_mm = ${settings.allowanceMm},
-      spares_percent = ${settings.sparesPercent}, grid_columns = ${settings.gridColumns}
+    update project set
+      name = coalesce(${settings.name ?? null}, name), shop = coalesce(${settings.shop ?? null}, shop),
+      unit_system = coalesce(${settings.unitSystem ?? null}, unit_system),
+      page_size = coalesce(${settings.pageSize ?? null}, page_size),
+      allowance_mm = coalesce(${settings.allowanceMm ?? null}, allowance_mm),
+      spares_percent = coalesce(${settings.sparesPercent ?? null}, spares_percent),
+      grid_columns = coalesce(${settings.gridColumns ?? null}, grid_columns)
     where id = ${projectId}`;
   await audit(sql, projectId, account.id, 'settings-changed', { before, after: settings });
   return projectById(sql, projectId);

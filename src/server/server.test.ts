@@ -83,6 +83,17 @@ test('wrong passwords are refused alike and throttled; the right one is refused 
   await expect(attempt('other@two.example', 'another password')).rejects.toEqual(refusal(429));
 });
 
+test('two hosts change different settings of one project, and neither undoes the other', async () => {
+  const { id, sparesPercent } = await createProject(sql, host, { name: 'Shared' });
+  await Promise.all([
+    changeProject(sql, host, id, { name: 'Shared top' }),
+    changeProject(sql, host, id, { allowanceMm: 9.5, shop: '' }),
+    changeProject(sql, host, id, { gridColumns: 5 }),
+  ]);
+  const after = await openProject(sql, host, id, 'read');
+  expect(after).toMatchObject({ name: 'Shared top', allowanceMm: 9.5, shop: '', gridColumns: 5, sparesPercent });
+}); // prettier-ignore
+
 test('another host’s project is not there: reading, changing, blocks, makers, bags', async () => {
   const { id: blockId } = await importBlock(sql, host, project.id, { name: 'Guarded', svg: SQUARES });
   const [maker] = await addMakers(sql, host, project.id, ['Guarded Maker']);

@@ -2,11 +2,12 @@
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { asRefusal } from './api';
 
 interface Notice {
   readonly text: string;
-  /** Takes back what the notice tells of. */
-  readonly undo?: () => void;
+  /** Takes back what the notice tells of; where that fails, the reason is said. */
+  readonly undo?: () => unknown;
 }
 
 const NoticeContext = createContext<(notice: Notice) => void>(() => undefined);
@@ -31,14 +32,14 @@ export function Notices({ children }: { children: ReactNode }) {
           color="inherit"
           size="small"
           onClick={() => {
-            notice.undo?.();
             close();
+            void takeBack(notice.undo).catch((error: unknown) => show({ text: asRefusal(error).message }));
           }}
         >
           Undo
         </Button>
       ),
-    [notice, close],
+    [notice, close, show],
   );
   return (
     <NoticeContext value={show}>
@@ -54,4 +55,8 @@ export function Notices({ children }: { children: ReactNode }) {
       />
     </NoticeContext>
   );
+}
+
+async function takeBack(undo: Notice['undo']): Promise<void> {
+  await undo?.();
 }

@@ -77,7 +77,7 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
       );
       notice({
         text: `${label}: ${LABEL[status]}.`,
-        ...(isUndo ? {} : { undo: () => void change(changed, kit.status, label, true) }),
+        ...(isUndo ? {} : { undo: () => change(changed, kit.status, label, true) }),
       });
       router.refresh();
     } catch (error) {

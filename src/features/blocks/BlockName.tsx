@@ -29,7 +29,7 @@ export function BlockName({ projectId, block }: BlockNameProps) {
       const before = block.name;
       notice({
         text: `Renamed to ${draft}.`,
-        undo: () => void rename(before, block.revision + 1).then(() => router.refresh()),
+        undo: () => rename(before, block.revision + 1).then(() => router.refresh()),
       });
       setDraft(undefined);
       router.refresh();

@@ -53,7 +53,7 @@ export function BlockView({ projectId, block, isGenerated, made, sheet, fabrics,
       notice({
         text: `${block.name} is taken out.`,
         undo: () =>
-          void setRemoved(false)
+          setRemoved(false)
             .then(() => router.push(`/p/${projectId}/blocks/${block.id}`))
             .then(() => router.refresh()),
       });

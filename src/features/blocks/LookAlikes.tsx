@@ -137,7 +137,7 @@ function MarkChoice({ projectId, paper }: { projectId: string; paper: ProjectPap
       );
     try {
       await put(mark);
-      notice({ text: `The mark of ${paper.name} is changed everywhere.`, undo: () => void put(before) });
+      notice({ text: `The mark of ${paper.name} is changed everywhere.`, undo: () => put(before) });
     } catch (error) {
       notice({ text: asRefusal(error).message });
     }

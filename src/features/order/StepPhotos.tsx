@@ -31,7 +31,7 @@ export function StepPhotos({ projectId, blockId, stepId, photos }: StepPhotosPro
     try {
       await send('PATCH', `/api/projects/${projectId}/photos/${photo.id}`, { isRemoved });
       router.refresh();
-      if (isRemoved) notice({ text: 'The picture is taken off.', undo: () => void setRemoved(photo, false) });
+      if (isRemoved) notice({ text: 'The picture is taken off.', undo: () => setRemoved(photo, false) });
     } catch (error) {
       notice({ text: asRefusal(error).message });
     }

@@ -18,7 +18,7 @@ export function useProjectBasting(projectId: string) {
       };
       try {
         const before = await put(body);
-        notice({ text, undo: () => void put(back(before)) });
+        notice({ text, undo: () => put(back(before)) });
       } catch (error) {
         notice({ text: asRefusal(error).message });
       }

@@ -19,7 +19,8 @@ import { useSend } from '@/ui/useSend';
 export function SettingsForm({ project }: { project: Project }) {
   const router = useRouter();
   const notice = useNotice();
-  const [saved, setSaved] = useState(project);
+  // What the form showed when it was last in step with what was typed.
+  const [shown, setShown] = useState<ProjectSettings>(project);
   const { register, handleSubmit } = useForm({
     defaultValues: {
       name: project.name,
@@ -32,12 +33,12 @@ export function SettingsForm({ project }: { project: Project }) {
     },
   });
   const { error, isBusy, run } = useSend();
-  const put = (settings: ProjectSettings) =>
-    send<Project>('PUT', `/api/projects/${project.id}`, settingsOf(settings));
+  const put = (settings: Partial<ProjectSettings>) =>
+    send<Project>('PATCH', `/api/projects/${project.id}`, settings);
   const submit = handleSubmit((values) =>
     run(async () => {
-      const before = saved;
-      const after = await put({
+      const before = shown;
+      const typed: ProjectSettings = {
         name: values.name,
         shop: values.shop,
         unitSystem: values.unitSystem,
@@ -49,11 +50,18 @@ export function SettingsForm({ project }: { project: Project }) {
             : readAllowance(values.allowance, values.unitSystem),
         sparesPercent: Number(values.spares),
         gridColumns: Number(values.columns),
-      });
-      setSaved(after);
+      };
+      // What was left alone is not sent: someone else may have changed it meanwhile.
+      const changed = (Object.keys(typed) as (keyof ProjectSettings)[]).filter(
+        (one) => typed[one] !== before[one],
+      );
+      const only = (settings: ProjectSettings) =>
+        Object.fromEntries(changed.map((one) => [one, settings[one]]));
+      await put(only(typed));
+      setShown({ ...before, ...only(typed) });
       notice({
         text: 'Settings saved; bags and plans are worked out anew.',
-        undo: () => void put(before).then(() => location.reload()),
+        undo: () => put(only(before)).then(() => location.reload()),
       });
       router.refresh();
     }),
@@ -115,10 +123,4 @@ function readAllowance(text: string, system: Project['unitSystem']): number {
     if (!(error instanceof InvalidInputError)) throw error;
     throw new RefusedError(0, error.code, error.message, error.mend, 'allowanceMm');
   }
-}
-
-/** The settings alone: what else a project carries is changed elsewhere. */
-function settingsOf(project: ProjectSettings): ProjectSettings {
-  const { name, shop, unitSystem, pageSize, allowanceMm, sparesPercent, gridColumns } = project;
-  return { name, shop, unitSystem, pageSize, allowanceMm, sparesPercent, gridColumns };
 }

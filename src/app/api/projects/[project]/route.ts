@@ -5,17 +5,17 @@ import { notify } from '@/server/notify';
 import { name, parse } from '@/server/parse';
 import { changeProject, type ProjectSettings } from '@/server/projects';
 
-const BODY = Joi.object<ProjectSettings>({
-  name: name(),
-  shop: Joi.string().trim().allow('').max(120).required(),
-  unitSystem: Joi.string().valid('inch', 'metric').required(),
-  pageSize: Joi.string().valid('A4', 'Letter').required(),
-  allowanceMm: Joi.number().greater(0).max(50).required().label('allowance'),
-  sparesPercent: Joi.number().min(0).max(100).required().label('spares'),
-  gridColumns: Joi.number().integer().min(1).max(20).required().label('blocks across'),
+const BODY = Joi.object<Partial<ProjectSettings>>({
+  name: name().optional(),
+  shop: Joi.string().trim().allow('').max(120),
+  unitSystem: Joi.string().valid('inch', 'metric'),
+  pageSize: Joi.string().valid('A4', 'Letter'),
+  allowanceMm: Joi.number().greater(0).max(50).label('allowance'),
+  sparesPercent: Joi.number().min(0).max(100).label('spares'),
+  gridColumns: Joi.number().integer().min(1).max(20).label('blocks across'),
 });
 
-export const PUT = route(async (request, { project = '' }) => {
+export const PATCH = route(async (request, { project = '' }) => {
   const account = await requireAccount();
   const body = parse(BODY, await readJson(request));
   return inTransaction(database(), async (sql) => {
