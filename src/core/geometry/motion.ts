@@ -50,6 +50,35 @@ function exactTurn(degrees: number): [number, number] {
 }
 
 /**
+ * The motion, without turning over, that brings points as near to their places as can be: least squares, after Procrustes.
+ * One pair is only moved.
+ */
+export function bestMotion(from: readonly Point[], to: readonly Point[]): Motion {
+  const [c, d] = [meanOf(from), meanOf(to)];
+  let [dot, cross] = [0, 0];
+  from.forEach(({ x, y }, i) => {
+    const place = to[i] as Point;
+    const [px, py, qx, qy] = [x - c.x, y - c.y, place.x - d.x, place.y - d.y];
+    dot += px * qx + py * qy;
+    cross += px * qy - py * qx;
+  });
+  const length = Math.hypot(dot, cross);
+  const [cos, sin] = length < 1e-9 ? [1, 0] : [dot / length, cross / length];
+  return {
+    isReflection: false,
+    cos,
+    sin,
+    x: d.x - (c.x * cos - c.y * sin),
+    y: d.y - (c.x * sin + c.y * cos),
+  };
+}
+
+function meanOf(points: readonly Point[]): Point {
+  const sum = points.reduce((total, { x, y }) => ({ x: total.x + x, y: total.y + y }), { x: 0, y: 0 });
+  return { x: sum.x / points.length, y: sum.y / points.length };
+}
+
+/**
  * Lays a side of one outline on a side of a neighbour, the two running opposite ways: start on end, or, with
  * `atEnd`, end on start where their lengths differ.
  */

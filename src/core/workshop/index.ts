@@ -15,6 +15,7 @@ export {
 } from './edit';
 export { record, redo, startHistory, undo, type History } from './history';
 export { mergeDocuments, type MergeConflict, type Merged } from './merge';
-export { proposeMend, type Mend } from './mend';
+export { proposeMend } from './mend';
+export type { Mend } from './mendMoves';
 export { liveReport, type LiveReport } from './report';
 export { guessPapers, snapToPapers, type PaperGuess } from './snapToPapers';

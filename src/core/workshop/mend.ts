@@ -1,203 +1,60 @@
-import { analyseBlock, groupsOf, type BlockDocument, type Patch, type Problem } from '../block';
+import { analyseBlock, type BlockDocument, type Problem } from '../block';
+import { deletePatches } from './edit';
 import {
-  convexDepth,
-  directionAt,
-  distance,
-  edgeLength,
-  edgesOf,
-  layAgainst,
-  middleOfCorners,
-  moveOutline,
-  shiftBy,
-  toPolygon,
-  turnDegrees,
-  type Edge,
-  type Motion,
-  type Point,
-} from '../geometry';
-import { attach } from './attach';
-import { Board } from './board';
-import { changePatches, deletePatches, movePatches } from './edit';
+  layOver,
+  moveOnto,
+  moveToNeighbour,
+  pullCorners,
+  sendHome,
+  slideApart,
+  type Mend,
+} from './mendMoves';
 
-/** A way of putting one problem right, and the block after it. */
-export interface Mend {
-  readonly label: string;
-  readonly document: BlockDocument;
-}
-
-/** Corners this near were meant to be one, mm. */
-const NEAR_MM = 2;
-/** Most that parts are slid apart or together, mm. */
-const MOST_SLIDE_MM = 25;
+type Candidate = () => Mend | undefined;
 
 /**
- * Proposes how to put a problem right. Every proposal is tried first: only one after which this problem is gone and no
- * other has come is offered.
+ * Proposes how to put a problem right. Every proposal is tried first: only what leaves fewer problems is offered, and of
+ * those of one rank what leaves fewest. Moving papers comes before changing one, and that before appliqué.
+ * Cost: that of an analysis of the block for each of up to eight proposals.
  */
 export function proposeMend(document: BlockDocument, problem: Problem): Mend | undefined {
   const before = analyseBlock(document.patches).problems.length;
-  for (const make of candidates(document, problem)) {
-    const mend = make();
-    if (!mend) continue;
-    const after = analyseBlock(mend.document.patches).problems;
-    if (after.length < before) return mend;
+  for (const rank of candidates(document, problem)) {
+    let best: { mend: Mend; left: number } | undefined;
+    for (const make of rank) {
+      const mend = make();
+      if (!mend) continue;
+      const left = analyseBlock(mend.document.patches).problems.length;
+      if (left < (best?.left ?? before)) best = { mend, left };
+    }
+    if (best) return best.mend;
   }
   return undefined;
 }
 
-type Candidate = () => Mend | undefined;
-
-function candidates(document: BlockDocument, { code, patches: ids }: Problem): Candidate[] {
+/** Proposals by rank. */
+function candidates(document: BlockDocument, { code, patches: ids }: Problem): Candidate[][] {
   const [first, second] = ids.map((id) => document.patches.findIndex((patch) => patch.id === id));
   if (first === undefined || first < 0) return [];
-  if (code === 'unjoined') return [() => moveToNeighbour(document, first)];
+  if (code === 'unjoined')
+    return [[() => sendHome(document, first)], [() => moveToNeighbour(document, first)]];
   if (second === undefined || second < 0) return [];
+  const home = [() => sendHome(document, second), () => sendHome(document, first)];
   switch (code) {
     case 'duplicate':
-      return [() => ({ label: `Delete ${ids[1]}`, document: deletePatches(document, [second]) })];
+      return [[() => ({ label: `Delete ${ids[1]}`, document: deletePatches(document, [second]) })]];
     case 'overlap':
       return [
-        () => slideApart(document, second, first),
-        () => slideApart(document, first, second),
-        () => layOver(document, second, first),
-        () => layOver(document, first, second),
+        [...home, () => slideApart(document, second, first), () => slideApart(document, first, second)],
+        [() => layOver(document, second, first), () => layOver(document, first, second)],
       ];
     case 'near-match':
     case 'sliver':
       return [
-        () => moveOnto(document, second, first),
-        () => moveOnto(document, first, second),
-        () => pullCorners(document, second, first),
-        () => pullCorners(document, first, second),
+        [...home, () => moveOnto(document, second, first), () => moveOnto(document, first, second)],
+        [() => pullCorners(document, second, first), () => pullCorners(document, first, second)],
       ];
     default:
       return [];
   }
-}
-
-function outlineOf(document: BlockDocument, index: number) {
-  return (document.patches[index] as Patch).outline;
-}
-
-/** All that hangs together with a patch, unless the anchor hangs there too: then only a patch that is joined to nothing. */
-function movable(document: BlockDocument, mover: number, anchor: number): number[] | undefined {
-  const { graph } = analyseBlock(document.patches);
-  const at = new Map(document.patches.map(({ id }, index) => [id, index]));
-  const groups = groupsOf(graph, graph.patches.map((_, i) => i)); // prettier-ignore
-  const group = groups.find((own) => own.some((i) => at.get(graph.patches[i]?.id as string) === mover)) ?? [];
-  const own = group.map((i) => at.get(graph.patches[i]?.id as string) as number);
-  if (own.includes(anchor) || own.some((index) => document.patches[index]?.isLocked)) return undefined;
-  return own.length === 0 ? [mover] : own;
-}
-
-/** The two sides that nearly lie on each other. */
-function facingSides(document: BlockDocument, a: number, b: number): { own: Edge; other: Edge } | undefined {
-  let best: { own: Edge; other: Edge; off: number } | undefined;
-  for (const own of edgesOf(outlineOf(document, a))) {
-    for (const other of edgesOf(outlineOf(document, b))) {
-      const [d, e] = [directionAt(own, 0), directionAt(other, edgeLength(other))];
-      if (turnDegrees(d, { x: -e.x, y: -e.y }) > 10) continue;
-      const off = Math.min(distance(own.a, other.b), distance(own.b, other.a));
-      if (!best || off < best.off) best = { own, other, off };
-    }
-  }
-  return best;
-}
-
-function moveOnto(document: BlockDocument, mover: number, anchor: number): Mend | undefined {
-  const own = movable(document, mover, anchor);
-  const sides = facingSides(document, mover, anchor);
-  if (!own || !sides) return undefined;
-  const isStartNearer = distance(sides.own.a, sides.other.b) <= distance(sides.own.b, sides.other.a);
-  const motion = layAgainst(sides.own, sides.other, !isStartNearer);
-  return moved(document, own, mover, motion);
-}
-
-function moved(
-  document: BlockDocument,
-  own: readonly number[],
-  mover: number,
-  motion: Motion,
-): Mend | undefined {
-  const before = outlineOf(document, mover);
-  const after = moveOutline(motion, before);
-  const way = Math.max(...before.corners.map((corner, i) => distance(corner, after.corners[i] as Point)));
-  if (way > MOST_SLIDE_MM || way < 1e-6) return undefined;
-  const { id } = document.patches[mover] as Patch;
-  const what = own.length === 1 ? id : `${id} and the ${own.length - 1} joined to it`;
-  return { label: `Move ${what} by ${way.toFixed(2)} mm`, document: movePatches(document, own, motion) };
-}
-
-function pullCorners(document: BlockDocument, mover: number, anchor: number): Mend | undefined {
-  const patch = document.patches[mover] as Patch;
-  if (patch.isLocked) return undefined;
-  const anchors = outlineOf(document, anchor).corners;
-  let most = 0;
-  const corners = patch.outline.corners.map((corner) => {
-    const near = anchors.filter((other) => distance(corner, other) < NEAR_MM);
-    if (near.length === 0) return corner;
-    const target = near.reduce((best, one) => (distance(corner, one) < distance(corner, best) ? one : best));
-    most = Math.max(most, distance(corner, target));
-    return target;
-  });
-  if (most < 1e-6) return undefined;
-  return {
-    label: `Pull ${patch.id} to fit: its paper changes by ${most.toFixed(2)} mm`,
-    document: changePatches(document, [mover], (one) => ({ ...one, outline: { ...one.outline, corners } })),
-  };
-}
-
-/** Slides what hangs on the mover out of the anchor, the shortest way. */
-function slideApart(document: BlockDocument, mover: number, anchor: number): Mend | undefined {
-  const own = movable(document, mover, anchor);
-  if (!own) return undefined;
-  const [a, b] = [toPolygon(outlineOf(document, anchor), 0.1), toPolygon(outlineOf(document, mover), 0.1)];
-  const depth = convexDepth(a, b);
-  if (depth <= 0 || depth > MOST_SLIDE_MM) return undefined;
-  const directions = [...a, ...b].map((point, i, all) => {
-    const next = all[(i + 1) % all.length] as Point;
-    const length = distance(point, next) || 1;
-    return { x: -(next.y - point.y) / length, y: (next.x - point.x) / length };
-  });
-  const isFree = ({ x, y }: Point) => {
-    const shifted = b.map((point) => ({ x: point.x + x, y: point.y + y }));
-    return convexDepth(a, shifted) <= 0.01;
-  };
-  const way = directions
-    .flatMap(({ x, y }) => [depth, -depth].map((by) => ({ x: x * by, y: y * by })))
-    .find(isFree);
-  return way && moved(document, own, mover, shiftBy(way.x, way.y));
-}
-
-function layOver(document: BlockDocument, upper: number, lower: number): Mend | undefined {
-  const [over, under] = [document.patches[upper], document.patches[lower]];
-  if (!over || !under || over.isLocked) return undefined;
-  return {
-    label: `Appliqué ${over.id} over ${under.id}`,
-    document: changePatches(document, [upper], (one) => ({ ...one, layer: under.layer + 1 })),
-  };
-}
-
-/** Lays a lone patch against the nearest edge of its length, turned as little as can be. */
-function moveToNeighbour(document: BlockDocument, lone: number): Mend | undefined {
-  const patch = document.patches[lone] as Patch;
-  if (patch.isLocked) return undefined;
-  const board = new Board(document.patches.filter((_, index) => index !== lone));
-  const middle = middleOfCorners(patch.outline);
-  const reach = Math.max(...patch.outline.corners.map((corner) => distance(corner, middle))) + MOST_SLIDE_MM;
-  const stretch = board.nearestFree(middle, reach);
-  if (!stretch) return undefined;
-  let best: { way: number; outline: Patch['outline'] } | undefined;
-  for (let turn = 0; turn < patch.outline.corners.length; turn++) {
-    const ghost = attach(board, patch.outline, stretch, { turn, isTurnedOver: false, isForced: false });
-    if (ghost.kind !== 'fits' || ghost.covers.length > 0) continue;
-    const way = distance(middleOfCorners(ghost.outline), middle);
-    if (!best || way < best.way) best = { way, outline: ghost.outline };
-  }
-  if (!best) return undefined;
-  const { way, outline } = best;
-  return {
-    label: `Move ${patch.id} against its neighbour, by ${way.toFixed(1)} mm`,
-    document: changePatches(document, [lone], (one) => ({ ...one, outline })),
-  };
 }
