@@ -72,6 +72,7 @@ try {
     await browser.driver.executeScript("document.querySelector('[role=application]').focus()");
     await browser.driver.actions().sendKeys('\uE015', '\uE015', '\uE015', '\uE007').perform();
     const said = await browser.see('in turn it should be');
+    await browser.see('Saved');
     await browser.driver.executeScript(
       'arguments[0].scrollIntoView({ block: "end" }); document.activeElement.blur()',
       said,

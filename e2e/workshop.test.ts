@@ -111,7 +111,7 @@ test('a block is built from nothing by keys alone, a fault is made and mended by
     .keyUp(Key.ALT)
     .perform();
   await host.see('ringed on the board');
-  await tabTo(host, 'Move p4');
+  await tabTo(host, 'Move paper 4');
   await keys(host, Key.ENTER);
   await host.see('All edges fit');
   await host.driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();

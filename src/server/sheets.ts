@@ -10,7 +10,7 @@ import { derived, hashOf } from './derived';
 import type { Project } from './projects';
 
 /** Raised whenever the core computes something else from the same document. */
-const SHEET_VERSION = 13;
+const SHEET_VERSION = 14;
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings(

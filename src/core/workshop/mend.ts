@@ -42,7 +42,7 @@ function candidates(document: BlockDocument, { code, patches: ids }: Problem): C
   const home = [() => sendHome(document, second), () => sendHome(document, first)];
   switch (code) {
     case 'duplicate':
-      return [[() => ({ label: `Delete ${ids[1]}`, document: deletePatches(document, [second]) })]];
+      return [[() => ({ label: `Delete paper ${second + 1}`, document: deletePatches(document, [second]) })]];
     case 'overlap':
       return [
         [...home, () => slideApart(document, second, first), () => slideApart(document, first, second)],

@@ -24,6 +24,7 @@ import { changePatches, movePatches } from './edit';
 
 /** A way of putting one problem right, and the block after it. */
 export interface Mend {
+  /** Calls papers by the numbers that the board shows. */
   readonly label: string;
   readonly document: BlockDocument;
 }
@@ -102,8 +103,7 @@ function moved(
   const after = moveOutline(motion, before);
   const way = Math.max(...before.corners.map((corner, i) => distance(corner, after.corners[i] as Point)));
   if (way > MOST_SLIDE_MM || way < 1e-6) return undefined;
-  const { id } = document.patches[mover] as Patch;
-  const what = own.length === 1 ? id : `${id} and the ${own.length - 1} joined to it`;
+  const what = `paper ${mover + 1}${own.length === 1 ? '' : ` and the ${own.length - 1} joined to it`}`;
   return { label: `Move ${what} by ${way.toFixed(2)} mm`, document: movePatches(document, own, motion) };
 }
 
@@ -122,7 +122,7 @@ export function pullCorners(document: BlockDocument, mover: number, anchor: numb
   });
   if (most < 1e-6) return undefined;
   return {
-    label: `Pull ${patch.id} to fit: its paper changes by ${most.toFixed(2)} mm`,
+    label: `Pull paper ${mover + 1} to fit: it changes by ${most.toFixed(2)} mm`,
     document: changePatches(document, [mover], (one) => ({ ...one, outline: { ...one.outline, corners } })),
   };
 }
@@ -156,7 +156,7 @@ export function layOver(document: BlockDocument, upper: number, lower: number): 
   const [a, b] = [toPolygon(over.outline, 0.1), toPolygon(under.outline, 0.1)];
   if (isConvex(a) && isConvex(b) && convexDepth(a, b) <= NEAR_MM) return undefined;
   return {
-    label: `Appliqué ${over.id} over ${under.id}`,
+    label: `Appliqué paper ${upper + 1} over paper ${lower + 1}`,
     document: changePatches(document, [upper], (one) => ({ ...one, layer: under.layer + 1 })),
   };
 }
@@ -180,7 +180,7 @@ export function moveToNeighbour(document: BlockDocument, lone: number): Mend | u
   if (!best) return undefined;
   const { way, outline } = best;
   return {
-    label: `Move ${patch.id} against its neighbour, by ${way.toFixed(1)} mm`,
+    label: `Move paper ${lone + 1} against its neighbour, by ${way.toFixed(1)} mm`,
     document: changePatches(document, [lone], (one) => ({ ...one, outline })),
   };
 }

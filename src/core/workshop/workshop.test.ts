@@ -257,18 +257,18 @@ test.each<[string, (pair: readonly Patch[]) => Patch[], RegExp]>([
   [
     'a gap of 0.6 mm',
     ([a, b]) => [a!, movePatches(doc([b!]), [0], shiftBy(0.6, 0)).patches[0]!],
-    /^Move p1 by 0\.60 mm$/,
+    /^Move paper 2 by 0\.60 mm$/,
   ],
-  ['a patch drawn twice', ([a, b]) => [a!, b!, { ...b!, id: 'again' }], /^Delete again$/],
+  ['a patch drawn twice', ([a, b]) => [a!, b!, { ...b!, id: 'again' }], /^Delete paper 3$/],
   [
     'patches that cover each other',
     ([a, b]) => [a!, movePatches(doc([b!]), [0], shiftBy(-3, 0)).patches[0]!],
-    /^Move p1 by 3\.00 mm$/,
+    /^Move paper 2 by 3\.00 mm$/,
   ],
   [
     'a patch joined to nothing',
     ([a, b]) => [a!, movePatches(doc([b!]), [0], shiftBy(9, 2)).patches[0]!],
-    /^Move p\d against its neighbour, by 9\.2 mm$/,
+    /^Move paper \d against its neighbour, by 9\.2 mm$/,
   ],
 ])('%s is put right by one press, and nothing else goes wrong', (_, spoil, label) => {
   const spoilt = doc(spoil(partition(80, 40, [{ which: 0, share: 0.5 }])));

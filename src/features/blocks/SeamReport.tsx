@@ -5,6 +5,7 @@ import { formatLength, type UnitSystem } from '@/core/length';
 import type { BlockSheet } from '@/core/sheet';
 import { Facts } from '@/ui/Facts';
 import { formatMinutes } from '@/ui/formatMinutes';
+import { patchNumbers } from '@/ui/patchNumbers';
 import { formatLong, sayFlatness } from '@/ui/seamWords';
 
 /** What the seams of a block amount to, and what the order of work costs against its bound. */
@@ -15,7 +16,7 @@ export function SeamReport({ sheet, system }: { sheet: BlockSheet; system: UnitS
     ['Finished size', `${formatLength(sheet.widthMm, system)} × ${formatLength(sheet.heightMm, system)}`],
     ['Seams', `${seams.count}, ${formatLong(seams.lengthMm, system)} in all`],
     ['Intersections inside', seams.innerIntersections],
-    ['Lies flat', sayFlatness(sheet.flatness)],
+    ['Lies flat', sayFlatness(sheet.flatness, patchNumbers(sheet.patches))],
     ['Open edges', `${seams.openEdges}, ${formatLong(seams.openLengthMm, system)}`],
     ['Joins', plan.joins],
     [

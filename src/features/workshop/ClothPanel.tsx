@@ -12,17 +12,20 @@ import { sayRule, twoTurns } from '@/core/cloth';
 import type { Point } from '@/core/geometry';
 import type { LiveReport } from '@/core/workshop';
 import { FabricChip } from '@/ui/FabricChip';
+import { sayNumbers } from '@/ui/patchNumbers';
 import { middleOf, type Workshop } from './useWorkshop';
 
 interface ClothPanelProps {
   readonly shop: Workshop;
   readonly report: LiveReport | undefined;
   readonly fabrics: readonly string[];
+  /** The number that the board shows on each patch. */
+  readonly numbers: ReadonlyMap<string, number>;
   readonly onLook: (at: Point) => void;
 }
 
 /** Cloth on the papers: what is painted with, in turn, and what the colours are to mean. */
-export function ClothPanel({ shop, report, fabrics, onLook }: ClothPanelProps) {
+export function ClothPanel({ shop, report, numbers, fabrics, onLook }: ClothPanelProps) {
   const [second, setSecond] = useState('');
   const [fresh, setFresh] = useState('');
   const others = fabrics.filter((one) => one !== shop.fabric);
@@ -73,7 +76,7 @@ export function ClothPanel({ shop, report, fabrics, onLook }: ClothPanelProps) {
       </Stack>
       <Stack direction="row" sx={{ gap: 0.75, flexWrap: 'wrap', rowGap: 1.5 }}>
         <Button size="small" disabled={few === 0} onClick={() => shop.paintPicked([shop.fabric])}>
-          Paint the {few} picked
+          {few === 0 ? 'Paint what is picked' : `Paint the ${few} picked`}
         </Button>
         <Button size="small" disabled={few < 2 || turnWith === ''} onClick={alternate}>
           In turn with
@@ -92,7 +95,7 @@ export function ClothPanel({ shop, report, fabrics, onLook }: ClothPanelProps) {
           ))}
         </TextField>
       </Stack>
-      <Rules shop={shop} report={report} onLook={onLook} />
+      <Rules shop={shop} report={report} numbers={numbers} onLook={onLook} />
     </Stack>
   );
 }
@@ -106,7 +109,7 @@ function roundTheMiddle({ patches, picked, centre }: Workshop): number[] {
   return [...picked].sort((a, b) => angle(a) - angle(b));
 }
 
-function Rules({ shop, report, onLook }: Pick<ClothPanelProps, 'shop' | 'report' | 'onLook'>) {
+function Rules({ shop, report, numbers, onLook }: Omit<ClothPanelProps, 'fabrics'>) {
   const { document, picked, patches } = shop;
   const rules = document.rules ?? [];
   const ids = picked.flatMap((index) => patches[index]?.id ?? []);
@@ -176,9 +179,10 @@ function Rules({ shop, report, onLook }: Pick<ClothPanelProps, 'shop' | 'report'
               Drop
             </Button>
             <Box component="ul" sx={{ pl: 2, my: 0 }}>
-              {against.slice(0, 8).map(({ message, at }, index) => (
+              {against.slice(0, 8).map(({ message, at, patches: ids }, index) => (
                 <li key={index}>
-                  {message}{' '}
+                  {message}
+                  {sayNumbers(ids, numbers)}{' '}
                   <Button size="small" variant="text" onClick={() => onLook(at)}>
                     Look
                   </Button>

@@ -9,11 +9,14 @@ import type { Point } from '@/core/geometry';
 import { formatLength, type UnitSystem } from '@/core/length';
 import type { Mend, PaperGuess } from '@/core/workshop';
 import { Facts } from '@/ui/Facts';
+import { sayNumbers } from '@/ui/patchNumbers';
 import { formatLong, sayFlatness } from '@/ui/seamWords';
 import type { WorkshopReport } from './useReport';
 
 interface ReportPanelProps {
   readonly live: WorkshopReport;
+  /** The number that the board shows on each patch. */
+  readonly numbers: ReadonlyMap<string, number>;
   readonly system: UnitSystem;
   readonly onLook: (at: Point) => void;
   readonly onMend: (mend: Mend) => void;
@@ -24,7 +27,7 @@ interface ReportPanelProps {
 const MOST_LISTED = 20;
 
 /** The seam report while the block is being made: what fits, what does not, and what one press would put right. */
-export function ReportPanel({ live, system, onLook, onMend, onSnap }: ReportPanelProps) {
+export function ReportPanel({ live, numbers, system, onLook, onMend, onSnap }: ReportPanelProps) {
   const { report, isFresh, mends, guesses } = live;
   if (!report) return <Typography color="textSecondary">The seams are being looked at …</Typography>;
   const rows: readonly (readonly [string, string])[] = [
@@ -36,7 +39,7 @@ export function ReportPanel({ live, system, onLook, onMend, onSnap }: ReportPane
     ['Seams', `${report.seams}, ${formatLong(report.seamLengthMm, system)} in all`],
     ['Intersections inside', String(report.innerIntersections)],
     ['Open edges', `${report.openEdges}, ${formatLong(report.openLengthMm, system)}`],
-    ['Lies flat', sayFlatness(report.flatness)],
+    ['Lies flat', sayFlatness(report.flatness, numbers)],
   ];
   return (
     <Stack spacing={1.5} aria-busy={!isFresh}>
@@ -70,6 +73,7 @@ export function ReportPanel({ live, system, onLook, onMend, onSnap }: ReportPane
               return (
                 <li key={index}>
                   {problem.message}
+                  {sayNumbers(problem.patches, numbers)}
                   <Stack direction="row" sx={{ gap: 0.5, flexWrap: 'wrap', my: 0.5 }}>
                     <Button size="small" variant="text" onClick={() => onLook(problem.at)}>
                       Look

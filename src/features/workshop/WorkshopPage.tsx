@@ -1,10 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
@@ -18,14 +14,17 @@ import type { Point } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
 import type { Merged } from '@/core/workshop';
 import { useNotice } from '@/ui/Notices';
+import { patchNumbers } from '@/ui/patchNumbers';
 import { ArrangePanel } from './ArrangePanel';
 import { BoardView } from './BoardView';
 import { ClothPanel } from './ClothPanel';
+import { ConflictDialog } from './ConflictDialog';
 import { FiguresPanel } from './FiguresPanel';
 import { PaperTray } from './PaperTray';
 import { ReportPanel } from './ReportPanel';
+import { SavingNote } from './SavingNote';
 import { useReport } from './useReport';
-import { takeDraft, useSaving, type SavedBlock, type SavingState } from './useSaving';
+import { takeDraft, useSaving, type SavedBlock } from './useSaving';
 import { useWorkshop, type Tool } from './useWorkshop';
 import { useWorkshopKeys } from './useWorkshopKeys';
 
@@ -107,6 +106,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
     ],
     [live.report],
   );
+  const numbers = useMemo(() => patchNumbers(shop.patches), [shop.patches]);
   const few = shop.picked.length;
   return (
     <Stack spacing={1}>
@@ -219,6 +219,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
             {tab === 0 && (
               <ReportPanel
                 live={live}
+                numbers={numbers}
                 system={system}
                 onLook={(at) => setLook({ ...at })}
                 onMend={({ document, label }) => {
@@ -235,6 +236,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
               <ClothPanel
                 shop={shop}
                 report={live.report}
+                numbers={numbers}
                 fabrics={fabrics}
                 onLook={(at) => setLook({ ...at })}
               />
@@ -253,59 +255,5 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
         }}
       />
     </Stack>
-  );
-}
-
-function SavingNote({ state, onAgain }: { state: SavingState; onAgain: () => void }) {
-  const text = {
-    saved: 'Saved',
-    saving: 'Saving …',
-    empty: 'An empty board is not saved',
-    failed: 'Not saved yet; kept on this device',
-  }[state.kind];
-  return (
-    <Typography component="span" role="status" color={state.kind === 'failed' ? 'error' : 'textSecondary'}>
-      {text}
-      {state.kind === 'failed' && (
-        <>
-          {`: ${state.error.what} ${state.error.mend} `}
-          <Button size="small" onClick={onAgain}>
-            Try now
-          </Button>
-        </>
-      )}
-    </Typography>
-  );
-}
-
-function ConflictDialog({
-  merged,
-  onKeep,
-  onTake,
-}: {
-  merged: Merged | undefined;
-  onKeep: () => void;
-  onTake: (document: BlockDocument) => void;
-}) {
-  return (
-    <Dialog open={merged !== undefined} onClose={onKeep}>
-      <DialogTitle>You and someone else changed the same papers</DialogTitle>
-      <DialogContent>
-        <Typography gutterBottom>All other changes of both are in. Of these, whose shall stay?</Typography>
-        <ul>
-          {merged?.conflicts.slice(0, 20).map(({ patch, what }, index) => (
-            <li key={index}>
-              {patch}: {what}
-            </li>
-          ))}
-        </ul>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={() => merged && onTake(merged.withTheirs)}>Take theirs</Button>
-        <Button variant="contained" onClick={onKeep}>
-          Keep mine
-        </Button>
-      </DialogActions>
-    </Dialog>
   );
 }
