@@ -1,8 +1,18 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultPaper, makePaper, type Paper, type PaperFamily } from '../catalogue';
-import { areaOf, boxOf, edgesOf, locate, moveOutline, overlapOf, type Outline } from '../geometry';
+import {
+  areaOf,
+  boxOf,
+  edgesOf,
+  locate,
+  moveOutline,
+  overlapOf,
+  type Outline,
+  type Point,
+} from '../geometry';
 import { packLattice, packSheets, papersPerSheet } from '.';
+import { clearance, profileOf } from './profile';
 
 const FAMILIES: PaperFamily[] = ['regular', 'diamond', 'half-hexagon', 'kite', 'half-square-triangle', 'isosceles-triangle', 'rectangle', 'slanted-strip', 'elongated-hexagon', 'jewel', 'blade', 'wedge', 'clamshell']; // prettier-ignore
 
@@ -113,3 +123,36 @@ test('any shape, however slender or hollow, is packed without copies on each oth
     { numRuns: 40 },
   );
 }, 120_000);
+
+test('what one shape needs to clear another is what looking at every level finds', () => {
+  const polygon = fc.array(fc.double({ min: 8, max: 60, noNaN: true }), { minLength: 3, maxLength: 8 }).map((reaches) =>
+    reaches.map((reach, i) => ({ x: reach * Math.cos((2 * Math.PI * i) / reaches.length), y: reach * Math.sin((2 * Math.PI * i) / reaches.length) }))); // prettier-ignore
+  /** Greatest reach of one less least reach of the other, at a level. */
+  const cut = (points: readonly Point[], level: number) =>
+    points.flatMap((p, i) => {
+      const q = points[(i + 1) % points.length]!;
+      return p.x > level === q.x > level ? [] : [p.y + ((q.y - p.y) * (level - p.x)) / (q.x - p.x)];
+    });
+  fc.assert(
+    fc.property(polygon, polygon, fc.double({ min: -90, max: 90, noNaN: true }), (a, b, shift) => {
+      const moved = b.map(({ x, y }) => ({ x: x + shift, y }));
+      let seen = -Infinity;
+      for (let level = -160; level < 160; level += 0.173) {
+        const [own, other] = [cut(a, level), cut(moved, level)];
+        if (own.length > 0 && other.length > 0) seen = Math.max(seen, Math.max(...own) - Math.min(...other));
+      }
+      const found = clearance(profileOf(a, 'y'), profileOf(b, 'y'), shift);
+      if (seen > -Infinity) {
+        // Looking at levels may miss the very point, never see more than there is.
+        expect(found).toBeGreaterThan(seen - 1e-3);
+        const apart = b.map(({ x, y }) => ({ x: x + shift, y: y + found + 1e-3 }));
+        const outline = (points: readonly Point[]): Outline => ({
+          corners: points,
+          bulges: points.map(() => 0),
+        });
+        expect(overlapOf(outline(a), outline(apart)).area).toBeLessThan(1e-3);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
+  bestMotion,
   compose,
+  distance,
   edgeOf,
   isInside,
   isSamePlace,
@@ -71,4 +73,29 @@ test('laid against an equal side, both ends meet', () => {
   expect(own.b.y).toBeCloseTo(theirs.a.y, 9);
   expect(isInside({ x: 5, y: 5 }, square.corners)).toBe(true);
   expect(isInside({ x: 5, y: 15 }, square.corners)).toBe(false);
+});
+
+test('the best motion finds back any turn and shift, and of slips that disagree no other leaves less', () => {
+  const points = fc.array(point, { minLength: 2, maxLength: 7 }).filter((list) => list.some((one) => distance(one, list[0]!) > 1)); // prettier-ignore
+  const slip = fc.record({ x: fc.double({ min: -2, max: 2, noNaN: true }), y: fc.double({ min: -2, max: 2, noNaN: true }) }); // prettier-ignore
+  fc.assert(
+    fc.property(
+      points,
+      point,
+      degrees,
+      fc.array(slip, { minLength: 7, maxLength: 7 }),
+      (from, centre, by, slips) => {
+        const truth = turnAbout(centre, by);
+        const found = bestMotion(from, from.map((one) => movePoint(truth, one))); // prettier-ignore
+        for (const one of from)
+          expect(distance(movePoint(found, one), movePoint(truth, one))).toBeLessThan(1e-6);
+        const to = from.map((one, i) => ({ x: one.x + slips[i]!.x, y: one.y + slips[i]!.y }));
+        const best = bestMotion(from, to);
+        const left = (motion: Motion) => from.reduce((sum, one, i) => sum + distance(movePoint(motion, one), to[i]!) ** 2, 0); // prettier-ignore
+        for (const degrees of [-1, 0, 1])
+        for (const [x, y] of [[0.1, 0], [-0.1, 0.1], [0, 0]] as const)
+          expect(left(best)).toBeLessThanOrEqual(left(compose({ ...turnAbout(centre, degrees), x: turnAbout(centre, degrees).x + x, y: turnAbout(centre, degrees).y + y }, best)) + 1e-6); // prettier-ignore
+      },
+    ),
+  );
 });
