@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { BLOCK_FORMAT, analyseBlock, buildSeamGraph, type BlockDocument, type Problem } from '../block';
-import { shiftBy } from '../geometry';
-import { hexagonMosaic, mixedMosaic, partition } from '../testing';
+import { middleOfCorners, shiftBy } from '../geometry';
+import { cutGrid, hexagonMosaic, mixedMosaic, partition } from '../testing';
 import { movePatches, proposeMend, setLocked } from '.';
 
 const doc = (patches: BlockDocument['patches']): BlockDocument => ({ format: BLOCK_FORMAT, patches });
@@ -32,6 +32,29 @@ test('a patch that slipped by up to 2 mm fits again after one press, whichever o
     { numRuns: 60 },
   );
 });
+
+test('a part of the block that slipped as a whole comes back as a whole', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(hexagonMosaic(16), cutGrid(4, 4, [0, 1])), fc.constantFrom<'x' | 'y'>('x', 'y'), away, (patches, axis, { angle, far }) => {
+      const whole = doc(patches);
+      const middle = (index: number) => middleOfCorners(patches[index]!.outline)[axis];
+      const all = patches.map((_, index) => middle(index)).sort((a, b) => a - b);
+      const half = patches.flatMap((_, index) => (middle(index) > all[Math.floor(all.length / 2)]! - 1 ? [index] : []));
+      const slip = shiftBy(far * Math.cos((angle * Math.PI) / 180), far * Math.sin((angle * Math.PI) / 180));
+      const slipped = movePatches(whole, half, slip);
+      const mends = problemsOf(slipped).slice(0, 8).flatMap((problem) => proposeMend(slipped, problem) ?? []);
+      const best = Math.min(...mends.map(({ document }) => problemsOf(document).length));
+      expect(best).toBe(0);
+      const mended = mends.find(({ document }) => problemsOf(document).length === 0)!;
+      expect(mended.label).toMatch(/^Move paper \d+ and the \d+ joined to it/);
+      expect(buildSeamGraph(mended.document.patches).seams.length).toBe(buildSeamGraph(patches).seams.length);
+      // The smaller part comes to the larger.
+      const changed = mended.document.patches.filter((patch, i) => patch !== slipped.patches[i]).length;
+      expect(changed).toBeLessThanOrEqual(patches.length / 2);
+    }),
+    { numRuns: 30 },
+  );
+}); // prettier-ignore
 
 test('whatever is wrong, a mend never makes anything worse, and what is locked stays where it is', () => {
   const spoil = fc.record({ which: fc.nat(30), corner: fc.nat(5), by: away, isWhole: fc.boolean() });

@@ -1,4 +1,4 @@
-import { analyseBlock, groupsOf, type BlockDocument, type Patch } from '../block';
+import { analyseBlock, groupsOf, type BlockDocument, type Patch, type Seam } from '../block';
 import {
   SAME_POINT_MM,
   bestMotion,
@@ -40,22 +40,49 @@ function outlineOf(document: BlockDocument, index: number) {
 
 /** Moves one patch to where its corners meet those of its neighbours, as well as can be; its paper stays as it is. */
 export function sendHome(document: BlockDocument, mover: number): Mend | undefined {
-  const { isLocked, layer, outline } = document.patches[mover] as Patch;
-  if (isLocked) return undefined;
-  const others = document.patches.filter((patch, index) => index !== mover && patch.layer === layer);
+  return sendAllHome(document, [mover], mover);
+}
+
+/**
+ * The same for all that hangs well together with a patch: up to the pairs of patches that a problem speaks of. So a row that
+ * slipped along its neighbour comes back as a whole.
+ */
+export function sendGroupHome(document: BlockDocument, mover: number, anchor: number): Mend | undefined {
+  const { graph, problems } = analyseBlock(document.patches);
+  const at = new Map(document.patches.map(({ id }, index) => [id, index]));
+  const bad = new Set(problems.map(({ patches }) => [...patches].sort().join('|')));
+  const isBad = (seam: Seam) =>
+    bad.has(seam.patches.map((patch) => graph.patches[patch]?.id as string).sort().join('|')); // prettier-ignore
+  const without = new Set(graph.seams.flatMap((seam, index) => (isBad(seam) ? [index] : [])));
+  const groups = groupsOf(graph, graph.patches.map((_, i) => i), without); // prettier-ignore
+  const own = groups
+    .map((group) => group.map((i) => at.get(graph.patches[i]?.id as string) as number))
+    .find((group) => group.includes(mover));
+  return !own || own.length < 2 || own.includes(anchor) ? undefined : sendAllHome(document, own, mover);
+}
+
+function sendAllHome(document: BlockDocument, own: readonly number[], mover: number): Mend | undefined {
+  const moving = new Set(own);
+  if (own.some((index) => document.patches[index]?.isLocked)) return undefined;
+  const still = document.patches.filter((_, index) => !moving.has(index));
   const [from, to]: [Point[], Point[]] = [[], []];
-  for (const corner of outline.corners) {
-    let [nearest, least]: [Point | undefined, number] = [undefined, NEAR_MM + SAME_POINT_MM];
-    for (const other of others)
-      for (const point of other.outline.corners) {
-        const off = distance(corner, point);
-        if (off < least) [nearest, least] = [point, off];
+  for (const index of own) {
+    const { layer, outline } = document.patches[index] as Patch;
+    for (const corner of outline.corners) {
+      let [nearest, least]: [Point | undefined, number] = [undefined, NEAR_MM + SAME_POINT_MM];
+      for (const other of still) {
+        if (other.layer !== layer) continue;
+        for (const point of other.outline.corners) {
+          const off = distance(corner, point);
+          if (off < least) [nearest, least] = [point, off];
+        }
       }
-    if (!nearest) continue;
-    from.push(corner);
-    to.push(nearest);
+      if (!nearest) continue;
+      from.push(corner);
+      to.push(nearest);
+    }
   }
-  return from.length === 0 ? undefined : moved(document, [mover], mover, bestMotion(from, to));
+  return from.length === 0 ? undefined : moved(document, own, mover, bestMotion(from, to));
 }
 
 /** All that hangs together with a patch, unless the anchor hangs there too: then only a patch that is joined to nothing. */
