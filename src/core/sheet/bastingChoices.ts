@@ -52,7 +52,8 @@ export function bastingChoices(
   return {
     // The file was read against the lists of conventions and methods.
     conventionOf: graph.patches.map(({ id }, patch) => {
-      const said = patches[id] ?? byKind[sorted.kindOf[patch] as number]?.convention ?? 'clockwise';
+      const own = Object.hasOwn(patches, id) ? patches[id] : undefined;
+      const said = own ?? byKind[sorted.kindOf[patch] as number]?.convention ?? 'clockwise';
       return said as FoldConvention;
     }),
     methodOf: byKind.map(({ method }) => method as BasteMethod | undefined),

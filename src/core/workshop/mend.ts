@@ -15,7 +15,8 @@ type Candidate = () => Mend | undefined;
 
 /**
  * Proposes how to put a problem right. Every proposal is tried first: only what leaves fewer problems is offered, and of
- * those of one rank what leaves fewest, and then what changes the fewest papers. Moving papers comes before changing one, and that before appliqué.
+ * those of one rank what leaves fewest, and then what changes the fewest papers. Moving papers comes before changing one,
+ * and that before appliqué.
  * Cost: that of an analysis of the block for each of up to ten proposals.
  */
 export function proposeMend(document: BlockDocument, problem: Problem): Mend | undefined {

@@ -28,9 +28,12 @@ export function mergeRecords<T>(
   theirs: Readonly<Record<string, T>> = {},
 ): Record<string, T> {
   const names = new Set([...Object.keys(mine), ...Object.keys(theirs)]);
+  // A name may be one that every object has of itself.
+  const of = (record: Readonly<Record<string, T>>, name: string) =>
+    Object.hasOwn(record, name) ? record[name] : undefined;
   return Object.fromEntries(
     [...names].flatMap((name) => {
-      const one = chooseOne(base[name], mine[name], theirs[name]);
+      const one = chooseOne(of(base, name), of(mine, name), of(theirs, name));
       return one === undefined ? [] : [[name, one] as const];
     }),
   );
