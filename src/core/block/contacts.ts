@@ -104,17 +104,8 @@ export function endPlace(sides: Sides, side: number): number {
   return sides.startPlace[nextSide(sides, side)] as number;
 }
 
-/**
- * Sides of other patches of the same layer whose boxes come within `reach` mm of a side's.
- * @param after only sides with a higher number than this are wanted
- */
-export function sidesNear(
-  sides: Sides,
-  patches: readonly Patch[],
-  side: number,
-  reach: number,
-  after = -1,
-): number[] {
+/** Sides of other patches of the same layer whose boxes come within `reach` mm of a side's. */
+export function sidesNear(sides: Sides, patches: readonly Patch[], side: number, reach: number): number[] {
   const { boxes } = sides;
   const own = sides.patchOf[side] as number;
   const { layer } = patches[own] as Patch;
@@ -125,7 +116,6 @@ export function sidesNear(
     (boxes[at + 2] as number) + reach,
     (boxes[at + 3] as number) + reach,
     (near) => {
-      if (near <= after) return false;
       const patch = sides.patchOf[near] as number;
       return patch !== own && (patches[patch] as Patch).layer === layer;
     },
@@ -135,16 +125,52 @@ export function sidesNear(
 /** Every stretch where sides of two patches coincide, found once from each of the two sides. */
 export function findContacts(sides: Sides, patches: readonly Patch[]): Contact[] {
   const contacts: Contact[] = [];
+  const look = (side: number, other: number) => {
+    const own = contactOf(sides, side, other);
+    const theirs = contactOf(sides, other, side);
+    if (own) contacts.push(own);
+    if (theirs) contacts.push(theirs);
+  };
+  const twins = findTwins(sides, patches);
   for (let side = 0; side < sides.edges.length; side++) {
-    // Each pair is looked at once, and then from both of its sides.
-    for (const other of sidesNear(sides, patches, side, SAME_POINT_MM, side)) {
-      const own = contactOf(sides, side, other);
-      const theirs = contactOf(sides, other, side);
-      if (own) contacts.push(own);
-      if (theirs) contacts.push(theirs);
+    const twin = twins[side] as number;
+    if (twin >= 0) {
+      if (twin > side) look(side, twin);
+      continue;
     }
+    // Each pair is looked at once, and then from both of its sides; those with a twin do not look about themselves.
+    for (const other of sidesNear(sides, patches, side, SAME_POINT_MM))
+      if (other > side || (twins[other] as number) >= 0) look(side, other);
   }
   return contacts;
+}
+
+/**
+ * For each straight side the one of its layer that runs between the same two places the other way; −1 where there is none,
+ * or several. Most seams of most drawings are found so, without searching.
+ */
+function findTwins(sides: Sides, patches: readonly Patch[]): Int32Array {
+  const { edges, patchOf, startPlace, places } = sides;
+  const layerOf = (side: number) => (patches[patchOf[side] as number] as Patch).layer;
+  const byLayer = new Map<number, Map<number, number>>();
+  const key = (from: number, to: number) => from * places.length + to;
+  const isAlone = new Uint8Array(edges.length);
+  edges.forEach((edge, side) => {
+    if (!isStraight(edge)) return;
+    const layer = layerOf(side);
+    const byEnds = byLayer.get(layer) ?? new Map<number, number>();
+    byLayer.set(layer, byEnds);
+    const own = key(startPlace[side] as number, endPlace(sides, side));
+    const before = byEnds.get(own);
+    if (before === undefined) byEnds.set(own, side);
+    else isAlone[before] = 0;
+    isAlone[side] = before === undefined ? 1 : 0;
+  });
+  return Int32Array.from(edges, (_, side) => {
+    if (!isAlone[side]) return -1;
+    const twin = byLayer.get(layerOf(side))?.get(key(endPlace(sides, side), startPlace[side] as number)) ?? -1; // prettier-ignore
+    return twin >= 0 && isAlone[twin] && patchOf[twin] !== patchOf[side] ? twin : -1;
+  });
 }
 
 /** Where other patches lie against one side, in order along it. */

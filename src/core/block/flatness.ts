@@ -18,6 +18,8 @@ export interface Flatness {
 
 /** Less than this off a full turn is taken up by the cloth, degrees. */
 const FLAT_DEG = 0.5;
+/** Drawn exactly, corners meet to within this, degrees. */
+const WHOLE_DEG = 1e-3;
 /** More than this missing is an open edge, not a fault, degrees. */
 const OPEN_DEG = 20;
 /** Corners this near to each other were meant to meet, mm. */
@@ -34,10 +36,18 @@ export function findFlatness(graph: SeamGraph): Flatness {
   // Corner k of a patch is where its side k starts: sides and corners share their numbers.
   const angles = patches.flatMap(({ outline }) => cornerAngles(outline));
   const layerOf = (side: number) => patches[sides.patchOf[side] as number]?.layer;
+  // Where the corners at one place make the full turn by themselves there is nothing to look for.
+  const sums = new Float64Array(sides.places.length);
+  angles.forEach((angle, side) => {
+    const place = sides.startPlace[side] as number;
+    sums[place] = (sums[place] as number) + angle;
+  });
+  const isWhole = (side: number) =>
+    Math.abs((sums[sides.startPlace[side] as number] as number) - 360) < WHOLE_DEG;
   const seen = new Uint8Array(angles.length);
   const faults: FlatFault[] = [];
   sides.edges.forEach(({ a: at }, first) => {
-    if (seen[first]) return;
+    if (seen[first] || (isInner[sides.startPlace[first] as number] && isWhole(first))) return;
     const layer = layerOf(first);
     const isMeant = ({ x, y }: Point) => Math.abs(x - at.x) <= MEANT_MM && Math.abs(y - at.y) <= MEANT_MM;
     const near = sides.index.search(

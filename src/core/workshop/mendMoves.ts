@@ -51,7 +51,9 @@ export function sendGroupHome(document: BlockDocument, mover: number, anchor: nu
   const { graph, problems } = analyseBlock(document.patches);
   const at = new Map(document.patches.map(({ id }, index) => [id, index]));
   const bad = new Set(problems.map(({ patches }) => [...patches].sort().join('|')));
+  // Parts that slide along each other come to share short seams that were never meant.
   const isBad = (seam: Seam) =>
+    seam.lengthMm <= NEAR_MM + SAME_POINT_MM ||
     bad.has(seam.patches.map((patch) => graph.patches[patch]?.id as string).sort().join('|')); // prettier-ignore
   const without = new Set(graph.seams.flatMap((seam, index) => (isBad(seam) ? [index] : [])));
   const groups = groupsOf(graph, graph.patches.map((_, i) => i), without); // prettier-ignore
