@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { SwatchPatterns } from './swatches';
+import { SwatchPatterns, swatchFill } from './swatches';
 
 /** A square of a fabric's swatch. */
 export function FabricChip({
@@ -20,7 +20,7 @@ export function FabricChip({
       <rect
         width="21"
         height="21"
-        fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(fabric))})`}
+        fill={swatchFill(prefix, fabrics, fabric)}
         stroke="currentColor"
         strokeWidth="0.6"
       />

@@ -1,5 +1,5 @@
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { Choice } from './Choice';
 
 /** A figure that a form asks for: a length, a number, an angle, a list of them, or one of some choices. */
 export interface Figure {
@@ -31,19 +31,6 @@ export function FigureField({ field, value, isWrong, onChange }: FigureFieldProp
       />
     );
   }
-  return (
-    <TextField
-      label={field.label}
-      select
-      value={value}
-      error={isWrong}
-      onChange={(event) => onChange(event.target.value)}
-    >
-      {field.choices.map(([own, label]) => (
-        <MenuItem key={own} value={own}>
-          {label}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  const { label, choices } = field;
+  return <Choice label={label} value={value} choices={choices} isWrong={isWrong} onChange={onChange} />;
 }

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import type { BlockSheet } from '@/core/sheet';
-import { outlinePath } from './outlinePath';
+import { PatchPaths } from './PatchPaths';
 import { SwatchPatterns } from './swatches';
 
 export interface TopMapBlock {
@@ -78,16 +78,7 @@ export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps
                 <defs>
                   <SwatchPatterns prefix={prefix} fabrics={fabrics} scale={largest / 120} />
                 </defs>
-                {sheet.patches.map((patch) => (
-                  <path
-                    key={patch.id}
-                    d={outlinePath(patch.outline)}
-                    fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(patch.fabric))})`}
-                    stroke="var(--mui-palette-text-primary)"
-                    strokeWidth={0.5}
-                    vectorEffect="non-scaling-stroke"
-                  />
-                ))}
+                <PatchPaths patches={sheet.patches} prefix={prefix} fabrics={fabrics} />
               </Box>
               <Box sx={{ px: 0.5, fontSize: '0.78rem', lineHeight: 1.25, minHeight: 34 }}>
                 <strong>{block.name}</strong>

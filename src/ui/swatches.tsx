@@ -53,7 +53,12 @@ const WEAVES: readonly ReactNode[] = [
   line('M0 0L7 7M0 7L7 0', 0.45),
 ];
 
-/** Pattern definitions for some fabrics; fill with `url(#<prefix>-<index>)`. */
+/** What fills a patch with its swatch, where {@link SwatchPatterns} of the same prefix and fabrics are drawn. */
+export function swatchFill(prefix: string, fabrics: readonly string[], fabric: string): string {
+  return `url(#${prefix}-${Math.max(0, fabrics.indexOf(fabric))})`;
+}
+
+/** Pattern definitions for some fabrics; fill with {@link swatchFill}. */
 export function SwatchPatterns({
   prefix,
   fabrics,

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { formatLength, type UnitSystem } from '@/core/length';
 import type { BlockWithSheet } from '@/server/blocks';
-import { outlinePath } from '@/ui/outlinePath';
+import { PatchPaths } from '@/ui/PatchPaths';
 import { SwatchPatterns } from '@/ui/swatches';
 
 interface ContactSheetProps {
@@ -47,16 +47,12 @@ export function ContactSheet({ projectId, blocks, fabrics, system }: ContactShee
               <defs>
                 <SwatchPatterns prefix={`c${id.slice(0, 8)}`} fabrics={fabrics} scale={largest / 200} />
               </defs>
-              {sheet.patches.map((patch) => (
-                <path
-                  key={patch.id}
-                  d={outlinePath(patch.outline)}
-                  fill={`url(#c${id.slice(0, 8)}-${fabrics.indexOf(patch.fabric)})`}
-                  stroke="var(--mui-palette-text-primary)"
-                  strokeWidth={0.8}
-                  vectorEffect="non-scaling-stroke"
-                />
-              ))}
+              <PatchPaths
+                patches={sheet.patches}
+                prefix={`c${id.slice(0, 8)}`}
+                fabrics={fabrics}
+                strokeWidth={0.8}
+              />
             </Box>
             <Typography variant="h3" component="h3" sx={{ mt: 1 }}>
               {name}

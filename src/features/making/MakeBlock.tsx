@@ -1,7 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
@@ -11,6 +10,7 @@ import type { BagSettings } from '@/core/bags';
 import { RECIPE_FIELDS, RECIPE_NAMES, defaultRecipe, type Recipe, type RecipeKind } from '@/core/generate';
 import { send } from '@/ui/api';
 import { BlockDrawing } from '@/ui/drawing';
+import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
 import { formatLength } from '@/core/length';
@@ -29,8 +29,6 @@ interface MakeBlockProps {
     readonly recipe: Recipe;
   };
 }
-
-const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
 
 /** Makes a block from figures instead of a drawing, or makes one again with other figures; drawn while one types. */
 export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlockProps) {
@@ -82,18 +80,12 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
     >
       <Stack spacing={1.5}>
         <Typography variant="h2">{existing ? `Make ${existing.name} again` : 'Make a block'}</Typography>
-        <TextField
+        <Choice
           label="What kind"
-          select
           value={kind}
-          onChange={(event) => choose(event.target.value as RecipeKind)}
-        >
-          {KINDS.map((one) => (
-            <MenuItem key={one} value={one}>
-              {RECIPE_NAMES[one]}
-            </MenuItem>
-          ))}
-        </TextField>
+          choices={Object.entries(RECIPE_NAMES)}
+          onChange={(one) => choose(one as RecipeKind)}
+        />
         {RECIPE_FIELDS[kind].map((field) => (
           <FigureField
             key={field.name}

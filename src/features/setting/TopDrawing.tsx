@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import { useId } from 'react';
 import type { PlacedBlock, TopLayout } from '@/core/setting';
-import { outlinePath } from '@/ui/outlinePath';
+import { PatchPaths } from '@/ui/PatchPaths';
 import { SwatchPatterns } from '@/ui/swatches';
 
 interface TopDrawingProps {
@@ -98,16 +98,7 @@ export function TopDrawing(props: TopDrawingProps) {
               vectorEffect="non-scaling-stroke"
             />
             <g clipPath={half ? `url(#${prefix}-${cell})` : undefined} pointerEvents="none">
-              {block?.patches.map((patch) => (
-                <path
-                  key={patch.id}
-                  d={outlinePath(patch.outline)}
-                  fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(patch.fabric))})`}
-                  stroke="var(--mui-palette-text-primary)"
-                  strokeWidth={0.5}
-                  vectorEffect="non-scaling-stroke"
-                />
-              ))}
+              <PatchPaths patches={block?.patches ?? []} prefix={prefix} fabrics={fabrics} />
             </g>
             {!block && (
               <text

@@ -4,6 +4,7 @@ import type { Point } from '@/core/geometry';
 import type { Hand } from '@/core/shapes';
 import type { SideTreatment } from '@/core/block';
 import { middleOf, outlinePath, sidePath } from '@/ui/outlinePath';
+import { swatchFill } from '@/ui/swatches';
 
 interface BoardPatchesProps {
   readonly patches: readonly Patch[];
@@ -34,7 +35,7 @@ export function BoardPatches(props: BoardPatchesProps) {
         key={patch.id}
         patch={patch}
         label={`${index + 1}${hands?.[index] === 'L' || hands?.[index] === 'R' ? hands[index] : ''}`}
-        fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(patch.fabric))})`}
+        fill={swatchFill(prefix, fabrics, patch.fabric)}
         isPicked={isPicked}
         isFocused={focused === patch.id}
         isWrong={wrong.has(patch.id)}

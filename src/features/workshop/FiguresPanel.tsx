@@ -1,9 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { Part } from '@/core/block';
@@ -20,12 +18,11 @@ import {
 import { boxOfPoints } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
 import { addPatches } from '@/core/workshop';
+import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FigureField } from '@/ui/FigureField';
 import { readRecipe, typedFrom, type Fault } from '@/ui/recipeForm';
 import type { Workshop } from './useWorkshop';
-
-const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
 
 /** Parts made from figures: their figures can be changed again, and new ones laid beside what is there. */
 export function FiguresPanel({ shop, system }: { shop: Workshop; system: UnitSystem }) {
@@ -124,18 +121,12 @@ function NewPart({ shop }: { shop: Workshop }) {
   };
   return (
     <Stack direction="row" spacing={1}>
-      <TextField
-        select
+      <Choice
         label="Add from figures"
         value={kind}
-        onChange={(event) => setKind(event.target.value as RecipeKind)}
-      >
-        {KINDS.map((one) => (
-          <MenuItem key={one} value={one}>
-            {RECIPE_NAMES[one]}
-          </MenuItem>
-        ))}
-      </TextField>
+        choices={Object.entries(RECIPE_NAMES)}
+        onChange={(one) => setKind(one as RecipeKind)}
+      />
       <Button onClick={add}>Add</Button>
     </Stack>
   );

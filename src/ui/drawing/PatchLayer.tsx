@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { boxOf, cornerAngle, edgeOf, edgeLength, directionAt } from '@/core/geometry';
 import type { SheetPatch } from '@/core/sheet';
 import { middleOf, outlinePath } from '../outlinePath';
+import { swatchFill } from '../swatches';
 
 /** How a patch is shown: as cloth, waiting (faint), in this step, or with its paper out. */
 export type PatchInk = 'normal' | 'waiting' | 'held' | 'released';
@@ -41,7 +42,7 @@ export function PatchLayer({
         <PatchShape
           patch={patch}
           number={index + 1}
-          fill={`url(#${prefix}-${Math.max(0, fabrics.indexOf(patch.fabric))})`}
+          fill={swatchFill(prefix, fabrics, patch.fabric)}
           ink={ink(index)}
           isFlipped={isFlipped}
           isFocused={focused === index}

@@ -1,0 +1,26 @@
+import type { Outline } from '@/core/geometry';
+import { outlinePath } from './outlinePath';
+import { swatchFill } from './swatches';
+
+interface PatchPathsProps {
+  readonly patches: readonly { readonly id: string; readonly outline: Outline; readonly fabric: string }[];
+  /** Of the swatch patterns drawn beside. */
+  readonly prefix: string;
+  readonly fabrics: readonly string[];
+  /** Width of the outlines, screen points. */
+  readonly strokeWidth?: number;
+}
+
+/** Patches drawn small: their swatches and outlines, without numbers. */
+export function PatchPaths({ patches, prefix, fabrics, strokeWidth = 0.5 }: PatchPathsProps) {
+  return patches.map(({ id, outline, fabric }) => (
+    <path
+      key={id}
+      d={outlinePath(outline)}
+      fill={swatchFill(prefix, fabrics, fabric)}
+      stroke="var(--mui-palette-text-primary)"
+      strokeWidth={strokeWidth}
+      vectorEffect="non-scaling-stroke"
+    />
+  ));
+}
