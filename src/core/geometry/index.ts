@@ -45,6 +45,7 @@ export { convexDepth, isConvex, overlapOf, type Overlap } from './overlapArea';
 export { clusterPoints } from './clusterPoints';
 export {
   STAY,
+  bestFit,
   bestMotion,
   compose,
   isInside,

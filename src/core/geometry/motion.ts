@@ -54,23 +54,31 @@ function exactTurn(degrees: number): [number, number] {
  * One pair is only moved.
  */
 export function bestMotion(from: readonly Point[], to: readonly Point[]): Motion {
+  return bestFit(from, to).motion;
+}
+
+/**
+ * {@link bestMotion} and how much of the points' spread it brings together, mm²: of several ways to pair the same points, the
+ * one with more leaves less.
+ * @param shift point i + shift, round the list, belongs to place i
+ */
+export function bestFit(
+  from: readonly Point[],
+  to: readonly Point[],
+  shift = 0,
+): { readonly motion: Motion; readonly together: number } {
   const [c, d] = [meanOf(from), meanOf(to)];
   let [dot, cross] = [0, 0];
-  from.forEach(({ x, y }, i) => {
-    const place = to[i] as Point;
+  to.forEach((place, i) => {
+    const { x, y } = from[(i + shift) % from.length] as Point;
     const [px, py, qx, qy] = [x - c.x, y - c.y, place.x - d.x, place.y - d.y];
     dot += px * qx + py * qy;
     cross += px * qy - py * qx;
   });
-  const length = Math.hypot(dot, cross);
-  const [cos, sin] = length < 1e-9 ? [1, 0] : [dot / length, cross / length];
-  return {
-    isReflection: false,
-    cos,
-    sin,
-    x: d.x - (c.x * cos - c.y * sin),
-    y: d.y - (c.x * sin + c.y * cos),
-  };
+  const together = Math.hypot(dot, cross);
+  const [cos, sin] = together < 1e-9 ? [1, 0] : [dot / together, cross / together];
+  const [x, y] = [d.x - (c.x * cos - c.y * sin), d.y - (c.x * sin + c.y * cos)];
+  return { motion: { isReflection: false, cos, sin, x, y }, together };
 }
 
 function meanOf(points: readonly Point[]): Point {

@@ -1,10 +1,12 @@
 import {
   areaOf,
+  bestFit,
   boxOf,
   edgeLength,
   edgesOf,
   locate,
   mirrored,
+  moveOutline,
   movedOutline,
   narrowestBox,
   perimeterOf,
@@ -48,10 +50,10 @@ export function resemblance(a: Outline, b: Outline): Resemblance {
   for (const isTurnedOver of [false, true]) {
     const other = isTurnedOver ? mirrored(b) : b;
     const moving = sample(other);
-    const tries = Array.from({ length: SAMPLES }, (_, shift) => fit(still, moving, shift));
-    tries.sort((p, q) => p.misfit - q.misfit);
-    for (const { move } of tries.slice(0, 4)) {
-      const laidOn = movedOutline(other, move);
+    const tries = Array.from({ length: SAMPLES }, (_, shift) => bestFit(moving, still, shift));
+    tries.sort((p, q) => q.together - p.together);
+    for (const { motion } of tries.slice(0, 4)) {
+      const laidOn = moveOutline(motion, other);
       const distanceMm = Math.max(furthest(still, laidOn), furthest(sample(laidOn), a));
       if (!best || distanceMm < best.distanceMm) best = { distanceMm, laidOn, isTurnedOver };
     }
@@ -102,29 +104,6 @@ function sample(outline: Outline): Point[] {
     points.push(pointAt(edge, Math.min(edgeLength(edge), i * step - done)));
   }
   return points;
-}
-
-function centroid(points: readonly Point[]): Point {
-  const sum = points.reduce((total, { x, y }) => ({ x: total.x + x, y: total.y + y }), { x: 0, y: 0 });
-  return { x: sum.x / points.length, y: sum.y / points.length };
-}
-
-function fit(still: readonly Point[], moving: readonly Point[], shift: number) {
-  const [c, d] = [centroid(still), centroid(moving)];
-  let [dot, cross] = [0, 0];
-  still.forEach(({ x, y }, i) => {
-    const q = moving[(i + shift) % SAMPLES] as Point;
-    dot += (q.x - d.x) * (x - c.x) + (q.y - d.y) * (y - c.y);
-    cross += (q.x - d.x) * (y - c.y) - (q.y - d.y) * (x - c.x);
-  });
-  const length = Math.hypot(dot, cross) || 1;
-  const [cos, sin] = [dot / length, cross / length];
-  const move = ({ x, y }: Point): Point => ({
-    x: (x - d.x) * cos - (y - d.y) * sin + c.x,
-    y: (x - d.x) * sin + (y - d.y) * cos + c.y,
-  });
-  // With the rotation at its best, what is left of the squares falls as the correlation rises.
-  return { move, misfit: -length };
 }
 
 function furthest(points: readonly Point[], outline: Outline): number {

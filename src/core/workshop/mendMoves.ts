@@ -1,4 +1,5 @@
-import { analyseBlock, groupsOf, type BlockDocument, type Patch, type Seam } from '../block';
+import Flatbush from 'flatbush';
+import { analyseBlock, groupsOf, type BlockDocument, type Patch, type Seam, type SeamGraph } from '../block';
 import {
   SAME_POINT_MM,
   bestMotion,
@@ -49,39 +50,47 @@ export function sendHome(document: BlockDocument, mover: number): Mend | undefin
  */
 export function sendGroupHome(document: BlockDocument, mover: number, anchor: number): Mend | undefined {
   const { graph, problems } = analyseBlock(document.patches);
-  const at = new Map(document.patches.map(({ id }, index) => [id, index]));
   const bad = new Set(problems.map(({ patches }) => [...patches].sort().join('|')));
   // Parts that slide along each other come to share short seams that were never meant.
-  const isBad = (seam: Seam) =>
-    seam.lengthMm <= NEAR_MM + SAME_POINT_MM ||
-    bad.has(seam.patches.map((patch) => graph.patches[patch]?.id as string).sort().join('|')); // prettier-ignore
-  const without = new Set(graph.seams.flatMap((seam, index) => (isBad(seam) ? [index] : [])));
+  const isBad = ({ lengthMm, patches }: Seam) =>
+    lengthMm <= NEAR_MM + SAME_POINT_MM || bad.has(patches.map((patch) => graph.patches[patch]?.id as string).sort().join('|')); // prettier-ignore
+  const own = groupOf(document, mover, graph, new Set(graph.seams.flatMap((seam, i) => (isBad(seam) ? [i] : [])))); // prettier-ignore
+  return own.length < 2 || own.includes(anchor) ? undefined : sendAllHome(document, own, mover);
+}
+
+/** What hangs together with a patch by the seams that are not left out, by their numbers in the document. */
+function groupOf(
+  document: BlockDocument,
+  patch: number,
+  graph: SeamGraph,
+  without?: ReadonlySet<number>,
+): number[] {
+  const at = new Map(document.patches.map(({ id }, index) => [id, index]));
   const groups = groupsOf(graph, graph.patches.map((_, i) => i), without); // prettier-ignore
-  const own = groups
-    .map((group) => group.map((i) => at.get(graph.patches[i]?.id as string) as number))
-    .find((group) => group.includes(mover));
-  return !own || own.length < 2 || own.includes(anchor) ? undefined : sendAllHome(document, own, mover);
+  const numbered = groups.map((group) => group.map((i) => at.get(graph.patches[i]?.id as string) as number));
+  // A patch drawn twice is not in the graph.
+  return numbered.find((group) => group.includes(patch)) ?? [patch];
 }
 
 function sendAllHome(document: BlockDocument, own: readonly number[], mover: number): Mend | undefined {
   const moving = new Set(own);
   if (own.some((index) => document.patches[index]?.isLocked)) return undefined;
-  const still = document.patches.filter((_, index) => !moving.has(index));
+  const still = document.patches.flatMap(({ layer, outline }, index) =>
+    moving.has(index) ? [] : outline.corners.map((at) => ({ at, layer })),
+  );
+  if (still.length === 0) return undefined;
+  const index = new Flatbush(still.length);
+  for (const { at } of still) index.add(at.x, at.y);
+  index.finish();
   const [from, to]: [Point[], Point[]] = [[], []];
-  for (const index of own) {
-    const { layer, outline } = document.patches[index] as Patch;
+  for (const one of own) {
+    const { layer, outline } = document.patches[one] as Patch;
     for (const corner of outline.corners) {
-      let [nearest, least]: [Point | undefined, number] = [undefined, NEAR_MM + SAME_POINT_MM];
-      for (const other of still) {
-        if (other.layer !== layer) continue;
-        for (const point of other.outline.corners) {
-          const off = distance(corner, point);
-          if (off < least) [nearest, least] = [point, off];
-        }
-      }
-      if (!nearest) continue;
+      const reach = NEAR_MM + SAME_POINT_MM;
+      const [near] = index.neighbors(corner.x, corner.y, 1, reach, (i) => still[i]?.layer === layer);
+      if (near === undefined) continue;
       from.push(corner);
-      to.push(nearest);
+      to.push((still[near] as (typeof still)[number]).at);
     }
   }
   return from.length === 0 ? undefined : moved(document, own, mover, bestMotion(from, to));
@@ -89,13 +98,8 @@ function sendAllHome(document: BlockDocument, own: readonly number[], mover: num
 
 /** All that hangs together with a patch, unless the anchor hangs there too: then only a patch that is joined to nothing. */
 function movable(document: BlockDocument, mover: number, anchor: number): number[] | undefined {
-  const { graph } = analyseBlock(document.patches);
-  const at = new Map(document.patches.map(({ id }, index) => [id, index]));
-  const groups = groupsOf(graph, graph.patches.map((_, i) => i)); // prettier-ignore
-  const group = groups.find((own) => own.some((i) => at.get(graph.patches[i]?.id as string) === mover)) ?? [];
-  const own = group.map((i) => at.get(graph.patches[i]?.id as string) as number);
-  if (own.includes(anchor) || own.some((index) => document.patches[index]?.isLocked)) return undefined;
-  return own.length === 0 ? [mover] : own;
+  const own = groupOf(document, mover, analyseBlock(document.patches).graph);
+  return own.includes(anchor) || own.some((index) => document.patches[index]?.isLocked) ? undefined : own;
 }
 
 /** The two sides that nearly lie on each other. */
