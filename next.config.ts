@@ -15,9 +15,20 @@ const config: NextConfig = {
   distDir: process.env.KEVLO_DIST ?? '.next',
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['@node-rs/argon2', 'postgres', 'pino', 'pdfkit', 'sharp'],
+  serverExternalPackages: [
+    '@node-rs/argon2',
+    'postgres',
+    'pino',
+    'pdfkit',
+    'sharp',
+    'piscina',
+    'pino-roll',
+    'rate-limiter-flexible',
+  ],
   turbopack: { root: import.meta.dirname },
   devIndicators: false,
+  // Pictures are private: none goes through an optimiser with a store of its own.
+  images: { unoptimized: true },
   headers: async () => [
     { source: '/:path*', headers: HEADERS },
     { source: '/api/:path*', headers: [{ key: 'content-security-policy', value: "default-src 'none'" }] },

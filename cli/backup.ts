@@ -2,10 +2,14 @@ import { existsSync, openSync, closeSync, unlinkSync, renameSync } from 'node:fs
 import path from 'node:path';
 import { spawn } from 'node:child_process';
 import { PlainError } from './PlainError';
-import { binary, stopCluster } from './cluster';
-import { dataFolder } from './places';
+import { connect } from '@/server/database';
+import { migrate } from '@/server/migrate';
+import { binary, run, stopCluster } from './cluster';
+import { ROOT, dataFolder } from './places';
 import { ask } from './start';
-import { openDatabase } from './withDatabase';
+import { openDatabase, withDatabase } from './withDatabase';
+
+const MIGRATIONS = path.join(ROOT, 'src/server/migrations');
 
 function fileFrom(args: readonly string[], command: string): string {
   const name = args.find((argument) => !argument.startsWith('--'));
@@ -36,16 +40,64 @@ export async function runRestore(args: readonly string[]): Promise<number> {
     process.stdout.write('Nothing was changed.\n');
     return 1;
   }
-  await withUrl((url) =>
-    pipe(
-      'pg_restore',
-      ['--clean', '--if-exists', '--no-owner', '--single-transaction', '--exit-on-error', '--dbname=kevlo'],
-      url,
-      { in: file },
-    ),
-  );
+  await withUrl((url) => restoreInto(url, file));
   process.stdout.write('The backup is restored.\n');
   return 0;
+}
+
+/**
+ * Puts a backup into an empty database beside the one in use, brings it up to this version, and only then lets it take the other's
+ * place: what cannot be restored changes nothing.
+ */
+async function restoreInto(url: URL, file: string): Promise<void> {
+  const name = url.pathname.slice(1);
+  const fresh = `${name}_restoring`;
+  const beside = new URL(url);
+  beside.pathname = `/${fresh}`;
+  const admin = new URL(url);
+  admin.pathname = '/postgres';
+  const sql = connect(admin.href, 1);
+  try {
+    await refuseForeign(file);
+    await sql.unsafe(`drop database if exists "${fresh}" with (force)`);
+    await sql.unsafe(`create database "${fresh}"`);
+    try {
+      await pipe(
+        'pg_restore',
+        ['--no-owner', '--single-transaction', '--exit-on-error', `--dbname=${fresh}`],
+        beside,
+        { in: file },
+      );
+      await withDatabase(beside.href, (own) => migrate(own, MIGRATIONS));
+    } catch (error) {
+      await sql.unsafe(`drop database if exists "${fresh}" with (force)`);
+      throw error;
+    }
+    // The old one goes last: a kill in between leaves it whole under another name, never nothing.
+    const old = `${name}_before_restore`;
+    await sql.unsafe(`drop database if exists "${old}" with (force)`);
+    await sql.unsafe(`alter database "${name}" with allow_connections false`);
+    await sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${name}`;
+    await sql.unsafe(`alter database "${name}" rename to "${old}"`);
+    await sql.unsafe(`alter database "${fresh}" rename to "${name}"`);
+    await sql.unsafe(`drop database if exists "${old}" with (force)`);
+  } finally {
+    await sql.end({ timeout: 5 });
+  }
+}
+
+/** Refuses dumps of something else before anything is made. */
+async function refuseForeign(file: string): Promise<void> {
+  const { code, text } = await run(binary('pg_restore'), ['--list', file]);
+  if (code !== 0)
+    throw new PlainError(`${file} is no backup that can be read: ${text.trim().split('\n')[0]}.`);
+  const isOurs = ['migration', 'project', 'progress_event'].every((table) =>
+    text.includes(` TABLE public ${table} `),
+  );
+  if (!isOurs)
+    throw new PlainError(
+      `${file} is a dump of another database, not a backup of Kevlo. Nothing was changed.`,
+    );
 }
 
 async function withUrl(work: (url: URL) => Promise<void>): Promise<void> {
@@ -75,11 +127,7 @@ async function pipe(
     PGPASSWORD: decodeURIComponent(url.password),
     PGDATABASE: url.pathname.slice(1),
   };
-  const child = spawn(
-    binary(name),
-    args.map((arg) => (arg === '--dbname=kevlo' ? `--dbname=${env.PGDATABASE}` : arg)),
-    { env, stdio: [input, output, 'pipe'] },
-  );
+  const child = spawn(binary(name), args, { env, stdio: [input, output, 'pipe'] });
   let text = '';
   child.stderr?.on('data', (chunk: Buffer) => (text += chunk.toString()));
   const code = await new Promise<number>((resolve) => child.once('close', (status) => resolve(status ?? 1)));

@@ -1,4 +1,5 @@
 /** Entry of every `./kevlo` command; each command lives in a file of its own and is loaded only when called. */
+import { NewerSchemaError } from '@/server/migrate';
 import { PlainError } from './PlainError';
 
 const [command, ...args] = process.argv.slice(2);
@@ -17,6 +18,14 @@ async function run(): Promise<number> {
       return (await import('./backup')).runBackup(args);
     case 'restore':
       return (await import('./backup')).runRestore(args);
+    case 'fuzz':
+      return (await import('./fuzz')).runFuzz(args);
+    case 'logs':
+      return (await import('./logs')).runLogs(args);
+    case 'doctor':
+      return (await import('./doctor')).runDoctor();
+    case 'reset-password':
+      return (await import('./resetPassword')).runResetPassword(args);
     case 'bench':
       return (await import('./bench')).runBench();
     case 'test':
@@ -30,7 +39,18 @@ async function run(): Promise<number> {
 try {
   process.exitCode = await run();
 } catch (error) {
-  if (!(error instanceof PlainError)) throw error;
-  process.stderr.write(`${error.message}\n`);
+  process.stderr.write(`${plainLine(error)}\n`);
   process.exitCode = 1;
+}
+
+/** One line for whoever typed the command; with KEVLO_DEBUG also where in the code it happened. */
+function plainLine(error: unknown): string {
+  if (!(error instanceof Error)) return String(error);
+  if (process.env.KEVLO_DEBUG !== undefined) return error.stack ?? error.message;
+  const { code } = error as NodeJS.ErrnoException;
+  if (code === 'ENOSPC') return 'The disk is full. Free some space, then run this again.';
+  if (code === 'EACCES' || code === 'EPERM') return `Not permitted: ${error.message}.`;
+  const line = error.message.split('\n')[0] ?? '';
+  const isOurs = error instanceof PlainError || error instanceof NewerSchemaError;
+  return isOurs ? error.message : `It did not work: ${line}. (Set KEVLO_DEBUG=1 to see where.)`;
 }

@@ -59,3 +59,8 @@ function closedParent(folder: string): string | undefined {
     (parent) => existsSync(parent) && !lstatSync(parent).isSymbolicLink() && !(statSync(parent).mode & 0o001),
   );
 }
+
+/** Folder of the application's log files. */
+export function logsFolder(folder: string): string {
+  return path.join(folder, 'logs');
+}

@@ -4,23 +4,28 @@ import { InvalidInputError } from '@/core/errors';
 import { DEFAULT_ALLOWANCE_MM, MAX_DRAWING_BYTES, importDrawing, planDocument } from '@/core/formats';
 import { parseLength } from '@/core/length';
 import { BASTE_POLICIES, type BastePolicy } from '@/core/papers';
+import { DEFAULT_REACH_MM, MOST_REACH_MM } from '@/core/weld';
 
 const SCHOOL_NAMES = Object.keys(SCHOOLS) as School[];
 
-const USAGE = `Write: ./kevlo plan FILE [--allowance 6.35mm] [--school ${SCHOOL_NAMES.join('|')}] [--policy ${BASTE_POLICIES.join('|')}] [--json]`;
+const USAGE = `Write: ./kevlo plan FILE [--allowance 6.35mm] [--school ${SCHOOL_NAMES.join('|')}] [--policy ${BASTE_POLICIES.join('|')}] [--weld ${DEFAULT_REACH_MM}mm] [--json]`;
 
 /** `./kevlo plan`: plans a drawing (SVG) or a block file and prints one plan document on stdout; bad input ends with 2 and one line on stderr. */
 export function runPlan(args: readonly string[]): number {
   try {
-    const { file, allowanceMm, isCompact, school, policy } = readArguments(args);
+    const { file, allowanceMm, weldMm, isCompact, school, policy } = readArguments(args);
     const text = readDrawing(file);
-    const { patches, problems, faults, ...more } = importDrawing(text);
+    const system = /width\s*=\s*["'][^"']*in\s*["']/.test(text.slice(0, 4000)) ? 'inch' : 'metric';
+    const { patches, problems, faults, weld, ...more } = importDrawing(text, { weldMm, system });
     const [fault] = faults;
     if (fault) {
       const others = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
-      throw new InvalidInputError(fault.code, `${fault.message}${others}`, fault.mend);
+      throw new InvalidInputError(
+        fault.code,
+        `${fault.message}${others} It is the ${fault.technical}.`,
+        fault.mend,
+      );
     }
-    const system = /width\s*=\s*["'][^"']*in\s*["']/.test(text.slice(0, 4000)) ? 'inch' : 'metric';
     const choices = {
       ...(more.order ? { order: more.order } : {}),
       ...(more.basting ? { basting: more.basting } : {}),
@@ -29,6 +34,7 @@ export function runPlan(args: readonly string[]): number {
       allowanceMm,
       system,
       choices,
+      weld,
       ...(school ? { school } : {}),
       ...(policy ? { policy } : {}),
     });
@@ -51,6 +57,7 @@ function readArguments(args: readonly string[]) {
     DEFAULT_ALLOWANCE_MM,
     false,
   ];
+  let weldMm = DEFAULT_REACH_MM;
   let school: School | undefined;
   let policy: BastePolicy | undefined;
   for (let i = 0; i < args.length; i++) {
@@ -58,6 +65,7 @@ function readArguments(args: readonly string[]) {
     const [name, inline] = argument.split('=', 2);
     if (argument === '--json') isCompact = true;
     else if (name === '--allowance') allowanceMm = readAllowance(inline ?? args[++i]);
+    else if (name === '--weld') weldMm = readReach(inline ?? args[++i]);
     else if (name === '--school') school = readChoice(name, inline ?? args[++i], SCHOOL_NAMES);
     else if (name === '--policy') policy = readChoice(name, inline ?? args[++i], BASTE_POLICIES);
     else if (argument.startsWith('--'))
@@ -66,7 +74,7 @@ function readArguments(args: readonly string[]) {
     else throw new InvalidInputError('usage', `“${argument}” is one file too many.`, USAGE);
   }
   if (file === undefined) throw new InvalidInputError('usage', 'No drawing is named.', USAGE);
-  return { file, allowanceMm, isCompact, school, policy };
+  return { file, allowanceMm, weldMm, isCompact, school, policy };
 }
 
 function readChoice<T extends string>(option: string, text: string | undefined, choices: readonly T[]): T {
@@ -86,6 +94,20 @@ function readAllowance(text: string | undefined): number {
       'allowance',
       `An allowance of ${text} is wider than 50 mm.`,
       'Give one like 6.35mm or 1/4in.',
+    );
+  }
+  return millimetres;
+}
+
+function readReach(text: string | undefined): number {
+  const bare = (text ?? '').trim();
+  const millimetres = /^0+(\.0*)?(mm)?$/.test(bare) ? 0 : parseLength(bare);
+  if (millimetres > MOST_REACH_MM) {
+    const message = `A weld of ${bare} is more than ${MOST_REACH_MM} mm: pieces that are meant would be lost.`;
+    throw new InvalidInputError(
+      'weld',
+      message,
+      `Give one up to ${MOST_REACH_MM}mm, or 0 to take the drawing as it is.`,
     );
   }
   return millimetres;

@@ -1,13 +1,14 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { hasAccounts } from '@/server/accounts';
 import { loadDemo, removeDemo, type DemoSignIns } from '@/server/demo';
 import { migrate } from '@/server/migrate';
 import { PlainError } from './PlainError';
 import { buildApplication } from './build';
 import { stopCluster } from './cluster';
-import { ROOT, dataFolder } from './places';
+import { ROOT, dataFolder, logsFolder } from './places';
 import { answers, isFree } from './ports';
 import { openDatabase, withDatabase } from './withDatabase';
 
@@ -45,7 +46,7 @@ export async function runStart(): Promise<number> {
       return ensureDemo(sql, folder);
     });
     await buildApplication(DIST);
-    server = serve(url, host, port);
+    server = serve(url, host, port, folder);
     writeFileSync(mark, String(server.pid ?? ''));
     const stopped = new Promise<number>((resolve) => server?.once('exit', (code) => resolve(code ?? 0)));
     await Promise.race([waitFor(port, host), stopped]);
@@ -66,15 +67,26 @@ function readPort(text: string): number {
   throw new PlainError(`PORT=${text} is no port. Give a number from 1 to 65535.`);
 }
 
-function serve(url: string, host: string, port: number): ChildProcess {
+function serve(url: string, host: string, port: number, folder: string): ChildProcess {
   const next = path.join(ROOT, 'node_modules/next/dist/bin/next');
-  return spawn(process.execPath, [next, 'start', '-H', host, '-p', String(port)], {
-    cwd: ROOT,
-    env: { ...process.env, DATABASE_URL: url, KEVLO_DIST: DIST, NODE_ENV: 'production' },
-    stdio: ['ignore', 'ignore', 'inherit'],
-    // A group of its own: Ctrl-C reaches this process only, which then ends the server in order.
-    detached: true,
-  });
+  const peer = path.join(ROOT, 'dist/cli/peer.js');
+  return spawn(
+    process.execPath,
+    ['--import', pathToFileURL(peer).href, next, 'start', '-H', host, '-p', String(port)],
+    {
+      cwd: ROOT,
+      env: {
+        ...process.env,
+        DATABASE_URL: url,
+        KEVLO_DIST: DIST,
+        KEVLO_LOGS: logsFolder(folder),
+        NODE_ENV: 'production',
+      },
+      stdio: ['ignore', 'ignore', 'inherit'],
+      // A group of its own: Ctrl-C reaches this process only, which then ends the server in order.
+      detached: true,
+    },
+  );
 }
 
 async function waitFor(port: number, host: string): Promise<void> {

@@ -35,7 +35,8 @@ export class Application {
 
 function serve(url: string, port: number): ChildProcess {
   const next = path.join(process.cwd(), 'node_modules/next/dist/bin/next');
-  return spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  const peer = path.join(process.cwd(), 'dist/cli/peer.js');
+  return spawn(process.execPath, ['--import', peer, next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
     env: {
       ...process.env,
       DATABASE_URL: url,

@@ -164,12 +164,14 @@ test.each([
   ['a school that nobody teaches', ['plan', 'demo/blocks/gangway.svg', '--school', 'spiral']],
   ['a policy without a name', ['plan', 'demo/blocks/gangway.svg', '--policy']],
   ['an unknown option', ['plan', 'demo/blocks/gangway.svg', '--colour']],
-  ['a drawing with a curve', ['plan', 'CURVE']],
+  ['a drawing with a tangle', ['plan', 'CURVE']],
+  ['a weld that is too wide', ['plan', 'demo/blocks/gangway.svg', '--weld', '3mm']],
+  ['a weld that is no length', ['plan', 'demo/blocks/gangway.svg', '--weld=much']],
 ])('plan refuses %s with one line and 2', (_, args) => {
   const curve = path.join(folder, 'curve.svg');
   writeFileSync(
     curve,
-    '<svg xmlns="http://www.w3.org/2000/svg" width="9cm" height="9cm" viewBox="0 0 90 90">\n<path id="q" d="M0 0Q9 9 30 0Z"/></svg>',
+    '<svg xmlns="http://www.w3.org/2000/svg" width="9cm" height="9cm" viewBox="0 0 90 90">\n<path id="q" d="M0 0L30 30L30 0L0 30Z"/></svg>',
   );
   const { status, stdout, stderr } = kevlo(args.map((arg) => (arg === 'CURVE' ? curve : arg)));
   expect([status, stdout, stderr.trim().split('\n').length]).toEqual([2, '', 1]);

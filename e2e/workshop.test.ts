@@ -269,7 +269,7 @@ test('the catalogue names what cannot be, measures what can, and prints it at tr
   await host.fill('Angles between them', '400, 20');
   await host.see('is impossible');
   await host.fill('Angles between them', '60, 120');
-  await host.see('Papers on A4');
+  await host.see('Papers on Letter');
   const link = await host.driver.findElement(By.css('a[href^="/api/papers"]')).getAttribute('href');
   const head = await host.driver.executeAsyncScript<string>(
     'const [a, done] = arguments; fetch(a).then((r) => r.text()).then((t) => done(t.slice(0, 5)));',
@@ -308,8 +308,7 @@ test('the setting gives out every strip; a project goes out as a file and comes 
   await host.fill('Sashing width', '0.1 mm');
   await host.see('cannot be sewn');
   await host.fill('Sashing width', '2"');
-  await host.press('Save the setting');
-  await host.see('The setting is saved');
+  await host.see('Saved');
   const text = await host.driver.executeAsyncScript<string>(
     'const [a, done] = arguments; fetch(a).then((r) => r.text()).then(done);',
     `/api${project.replace('/p/', '/projects/')}/export`,

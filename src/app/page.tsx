@@ -9,7 +9,5 @@ export default async function Home() {
   const account = await currentAccount();
   if (!account) redirect((await hasAccounts(database())) ? '/sign-in' : '/first-run');
   const projects = await listProjects(database(), account);
-  return (
-    <ProjectList name={account.name} projects={projects.map(({ id, name, shop }) => ({ id, name, shop }))} />
-  );
+  return <ProjectList name={account.name} projects={projects} />;
 }

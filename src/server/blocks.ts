@@ -1,17 +1,20 @@
 import type postgres from 'postgres';
 import { InvalidInputError } from '@/core/errors';
-import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
-import { importDrawing, readBlockDocument } from '@/core/formats';
+import type { BlockDocument } from '@/core/block';
+import { readBlockDocument } from '@/core/formats';
 import { documentOfRecipe, wholeRecipe, type Recipe } from '@/core/generate';
 import type { BlockSheet } from '@/core/sheet';
-import { guessPapers, snapToPapers } from '@/core/workshop';
+import type { UnitSystem } from '@/core/length';
 import type { Account } from './accounts';
 import { audit } from './audit';
 import type { BagSettings } from '@/core/bags';
+import { clothColours, keepLooks } from './cloths';
 import { inTransaction, type Sql } from './database';
 import { ServerError, conflict, notFound } from './errors';
 import { notify } from './notify';
 import { settingsOf } from './marks';
+import { isId } from './parse';
+import { fewAtOnce, offThread } from './pool';
 import { openProject, type Project } from './projects';
 import { refused } from './refused';
 import { contentHash, sheetFor } from './sheets';
@@ -47,7 +50,7 @@ export async function listBlocks(sql: Sql, project: Project): Promise<BlockWithS
 
 /** One block of a project with its sheet. */
 export async function openBlock(sql: Sql, project: Project, blockId: string): Promise<BlockWithSheet> {
-  if (!/^[0-9a-f-]{36}$/.test(blockId)) throw notFound('This block');
+  if (!isId(blockId)) throw notFound('This block');
   const [row] = await sql<BlockRow[]>`
     select id, name, place, revision, content_hash as "contentHash", document
     from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
@@ -63,19 +66,33 @@ async function withSheet(sql: Sql, settings: BagSettings, row: BlockRow): Promis
   return { id, name, place, revision, contentHash: hash, sheet, made, ...(recipe ? { recipe } : {}) };
 }
 
+/** A drawing as it is sent, with what the host chose in its preview. */
+export interface DrawingInput {
+  readonly name: string;
+  readonly svg: string;
+  readonly widthMm?: number;
+  readonly weldMm?: number;
+  readonly isSnapped?: boolean;
+}
+
 /** Brings a drawing into a project as a new block. Faulty drawings are refused whole. */
 export function importBlock(
   sql: postgres.Sql,
   account: Account,
   projectId: string,
-  input: { name: string; svg: string; widthMm?: number; isSnapped?: boolean },
+  input: DrawingInput,
+  signal?: AbortSignal,
 ): Promise<{ id: string }> {
-  return addBlock(sql, account, projectId, input.name, () => {
-    const document = readDrawing(input.svg, input.widthMm);
-    if (!input.isSnapped) return document;
-    const { patches } = document;
-    return { ...document, patches: snapToPapers(patches, guessPapers(patches, 'inch')) };
-  });
+  return fewAtOnce(account.id, () =>
+    addBlock(
+      sql,
+      account,
+      projectId,
+      input.name,
+      async (project) => readDrawing(input, project.unitSystem, await clothColours(sql, project), signal),
+      signal,
+    ),
+  );
 }
 
 /** Adds a block made in the workshop. */
@@ -86,7 +103,7 @@ export function addDocument(
   input: { name: string; document: unknown },
 ): Promise<{ id: string }> {
   return addBlock(sql, account, projectId, input.name, () =>
-    refused(() => readBlockDocument(input.document)),
+    refused(() => ({ document: readBlockDocument(input.document) })),
   );
 }
 
@@ -100,18 +117,25 @@ export function makeBlock(
   return addBlock(sql, account, projectId, input.name, () => makeDocument(input.recipe));
 }
 
+/** A block that is about to be added, and the colours that its drawing gives its cloths. */
+interface MadeBlock {
+  readonly document: BlockDocument;
+  readonly colours?: Readonly<Record<string, string>>;
+}
+
 async function addBlock(
   sql: postgres.Sql,
   account: Account,
   projectId: string,
   name: string,
-  make: () => BlockDocument,
+  make: (project: Project) => MadeBlock | Promise<MadeBlock>,
+  signal?: AbortSignal,
 ): Promise<{ id: string }> {
   const project = await openProject(sql, account, projectId, 'edit');
-  const document = make();
+  const { document, colours = {} } = await make(project);
   const hash = contentHash(document);
   // The sheet is computed before anything is stored: a block that cannot be planned is never half there.
-  await sheetFor(sql, { document, contentHash: hash }, await settingsOf(sql, project));
+  await sheetFor(sql, { document, contentHash: hash }, await settingsOf(sql, project), signal);
   return inTransaction(sql, async (step) => {
     await step`select 1 from project where id = ${projectId} for update`;
     const [row] = await step<{ id: string }[]>`
@@ -122,14 +146,16 @@ async function addBlock(
       on conflict (project_id, lower(name)) where removed_at is null do nothing
       returning id`;
     if (!row) throw nameTaken(name);
+    const fabrics = document.patches.map(({ fabric }) => fabric);
+    await keepLooks(step, projectId, fabrics, colours);
     await audit(step, projectId, account.id, 'block-added', { block: row.id, name });
     await notify(step, projectId, 'blocks');
     return row;
   });
 }
 
-function makeDocument(recipe: Recipe): BlockDocument {
-  return refused(() => documentOfRecipe(recipe));
+function makeDocument(recipe: Recipe): MadeBlock {
+  return refused(() => ({ document: documentOfRecipe(recipe) }));
 }
 
 function nameTaken(name: string): ServerError {
@@ -141,29 +167,23 @@ function nameTaken(name: string): ServerError {
   });
 }
 
-/** Reads a drawing into a block document. @throws ServerError 422 with what, where and how to mend */
-export function readDrawing(svg: string, widthMm?: number): BlockDocument {
+/** Reads a drawing into a block document, off the main thread. @throws ServerError 422 with what, where and how to mend */
+async function readDrawing(
+  { svg: text, widthMm, weldMm, isSnapped = false }: DrawingInput,
+  system: UnitSystem,
+  known: Readonly<Record<string, string>>,
+  signal: AbortSignal | undefined,
+): Promise<MadeBlock> {
+  const options = {
+    system,
+    ...(widthMm === undefined ? {} : { widthMm }),
+    ...(weldMm === undefined ? {} : { weldMm }),
+  };
+  const read = await offThread('drawing', { text, options, isSnapped, known }, signal);
+  if ('document' in read) return read;
+  const { code, message, mend, place } = read.refusal;
   return refused(() => {
-    const { patches, faults, parts, rules, order, basting, notes } = importDrawing(
-      svg,
-      widthMm === undefined ? {} : { widthMm },
-    );
-    const [fault] = faults;
-    if (fault) {
-      throw new InvalidInputError(fault.code, fault.message, fault.mend, {
-        name: fault.shape,
-        line: fault.line,
-      });
-    }
-    return {
-      format: BLOCK_FORMAT,
-      patches,
-      ...(parts ? { parts } : {}),
-      ...(rules ? { rules } : {}),
-      ...(order ? { order } : {}),
-      ...(basting ? { basting } : {}),
-      ...(notes ? { notes } : {}),
-    };
+    throw new InvalidInputError(code, message, mend, place);
   });
 }
 
@@ -173,7 +193,7 @@ export async function renameBlock(
   account: Account,
   projectId: string,
   blockId: string,
-  change: { name: string; revision: number },
+  change: { name: string; before: string },
 ): Promise<void> {
   await openProject(sql, account, projectId, 'edit');
   await inTransaction(sql, async (step) => {
@@ -181,7 +201,8 @@ export async function renameBlock(
       select name, revision from block
       where id = ${blockId} and project_id = ${projectId} and removed_at is null for update`;
     if (!before) throw notFound('This block');
-    if (before.revision !== change.revision) {
+    // What was painted or moved meanwhile is no matter: only another name is.
+    if (before.name !== change.before) {
       throw conflict(
         `Someone renamed this block to “${before.name}” meanwhile.`,
         'Look at it and send yours again if it still holds.',
@@ -192,7 +213,7 @@ export async function renameBlock(
       select 1 from block where project_id = ${projectId} and lower(name) = lower(${change.name})
         and id <> ${blockId} and removed_at is null`;
     if (taken) throw nameTaken(change.name);
-    await step`update block set name = ${change.name}, revision = revision + 1 where id = ${blockId}`;
+    await step`update block set name = ${change.name} where id = ${blockId}`;
     await audit(step, projectId, account.id, 'block-renamed', {
       block: blockId,
       from: before.name,

@@ -7,6 +7,7 @@ import { createAccount, type Account } from './accounts';
 import type { Recipe } from '@/core/generate';
 import type { ClothRule } from '@/core/block';
 import { defaultSetting } from '@/core/setting';
+import { seededRandom } from '@/core/testing';
 import { importBlock, listBlocks, makeBlock } from './blocks';
 import { readRevision, saveBlock } from './blockDocuments';
 import type { Sql } from './database';
@@ -114,17 +115,6 @@ const BLOCKS_HANDED_OUT = 4;
 
 const WEEK_MS = 7 * 24 * 3600 * 1000;
 const WEEKS = 8;
-
-/** Numbers from 0 to 1, the same for the same seed (mulberry32). */
-function seededRandom(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Takes the demo out again: its project and its host. Other projects stay. */
 export async function removeDemo(sql: Sql): Promise<void> {

@@ -1,15 +1,20 @@
 import { cookies } from 'next/headers';
-import pino from 'pino';
+import { randomUUID } from 'node:crypto';
 import { accountOfSession, type Account } from './accounts';
 import { database } from './database';
-import { ServerError, invalid, notSignedIn } from './errors';
-
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+import { ServerError, forbidden, invalid, notFound, notSignedIn } from './errors';
+import { log } from './log';
+import { isId } from './parse';
+import { needOf } from './permissions';
+import { openProject } from './projects';
 
 /** Name of the cookie that holds the session's token. */
 export const SESSION_COOKIE = 'kevlo_session';
 /** Largest body of an ordinary request, bytes. */
 const SMALL_BODY = 200_000;
+
+/** Answers are for who asked, and for now. */
+const PRIVATE = { 'cache-control': 'private, no-store' };
 
 type Params = Record<string, string>;
 type Work<T> = (request: Request, params: Params) => Promise<T>;
@@ -22,17 +27,40 @@ export function route<T>(work: Work<T>) {
   return async (request: Request, context: { params: Promise<Params> }): Promise<Response> => {
     try {
       if (request.method !== 'GET') refuseForeign(request);
+      await refuseUnpermitted(request, await context.params);
       const result = await work(request, await context.params);
-      return result instanceof Response ? result : Response.json(result ?? { ok: true });
+      return result instanceof Response
+        ? result
+        : Response.json(result ?? { ok: true }, { headers: PRIVATE });
     } catch (error) {
       return answerTo(error);
     }
   };
 }
 
+/** The guard of all routes: who may use one is said in `permissions`. @throws ServerError 401, 403 or 404 */
+async function refuseUnpermitted(request: Request, params: Params): Promise<void> {
+  const need = needOf(request.method, new URL(request.url).pathname);
+  if (need === undefined) throw notFound('This address');
+  // Links are checked by what they open.
+  if (need === 'anyone' || need === 'link') return;
+  const account = await requireAccount();
+  if (need === 'account') return;
+  if (need === 'keeper') {
+    if (!account.isKeeper) throw forbidden();
+    return;
+  }
+  await openProject(database(), account, params.project ?? '', need, 'binned too');
+  // What stands in an address in place of an id is none: not found, as any other id that is not there.
+  for (const name of ['block', 'maker', 'photo'] as const)
+    if (params[name] !== undefined && !isId(params[name])) throw notFound(`This ${name}`);
+}
+
 function answerTo(error: unknown): Response {
-  if (error instanceof ServerError) return Response.json({ error: error.body }, { status: error.status });
-  log.error({ err: error }, 'request failed');
+  const plain = plainAnswer(error);
+  if (plain) return Response.json({ error: plain.body }, { status: plain.status, headers: PRIVATE });
+  const requestId = randomUUID();
+  log().error({ err: error, requestId }, 'request failed');
   const isDown = [
     'ECONNREFUSED',
     'CONNECTION_ENDED',
@@ -47,11 +75,26 @@ function answerTo(error: unknown): Response {
         mend: 'Nothing was lost; try again in a moment.',
       }
     : {
+        requestId,
         code: 'internal',
         what: 'Something went wrong on the server.',
-        mend: 'Try again; if it stays, tell whoever runs it.',
+        mend: `Try again; if it stays, tell whoever runs it (number ${requestId.slice(0, 8)}).`,
       };
-  return Response.json({ error: body }, { status: isDown ? 503 : 500 });
+  return Response.json({ error: body }, { status: isDown ? 503 : 500, headers: PRIVATE });
+}
+
+/** What the database refuses because of what was sent: not the server's fault. */
+const BAD_VALUES = new Set(['22021', '22P05', '22P02', '22007', '22008', '22003', '22001']);
+
+/** The answer to an expected refusal; undefined for everything that should not have happened. */
+function plainAnswer(error: unknown): ServerError | undefined {
+  if (error instanceof ServerError) return error;
+  const { code = '', name = '' } = (error ?? {}) as { code?: string; name?: string };
+  if (BAD_VALUES.has(code))
+    return invalid('Something that was sent cannot be stored: a letter, a number or a date that is none.', 'Correct it and send it again.'); // prettier-ignore
+  if (code === '23514') return invalid('A figure that was sent is outside what is allowed.', 'Correct it and send it again.'); // prettier-ignore
+  if (name === 'URIError') return notFound('This page');
+  return undefined;
 }
 
 /** Refuses changing requests from other sites (CSRF): the origin must be ours and the body JSON. */
@@ -87,10 +130,27 @@ export async function readJson(request: Request, most = SMALL_BODY): Promise<unk
     text += decoder.decode(part.value, { stream: true });
   }
   try {
-    return JSON.parse(text + decoder.decode());
-  } catch {
+    const value: unknown = JSON.parse(text + decoder.decode());
+    refuseUnstorable(text);
+    return value;
+  } catch (error) {
+    if (error instanceof ServerError) throw error;
     throw invalid('The request is not JSON.', 'Reload the page and try again.');
   }
+}
+
+/** Refuses letters that no text can hold: nulls and halves of letters, plain or escaped. */
+function refuseUnstorable(text: string): void {
+  const isBroken = text.includes('\\u0000') || hasLoneHalf(text);
+  if (isBroken)
+    throw invalid('The text holds letters that are none.', 'Type it again instead of copying it.');
+}
+
+/** Whether an escaped half of a letter stands without its other half. */
+function hasLoneHalf(text: string): boolean {
+  if (!/\\ud[89a-f]/i.test(text)) return false;
+  const halves = text.replace(/\\\\/g, '').replace(/\\ud[89ab][0-9a-f]{2}\\ud[c-f][0-9a-f]{2}/gi, '');
+  return /\\ud[89a-f][0-9a-f]{2}/i.test(halves);
 }
 
 /** A file to save or to show, named so that every system can keep it. */
@@ -107,14 +167,14 @@ export function fileResponse(
       .trim() || 'kevlo';
   const bytes = typeof body === 'string' ? body : new Uint8Array(body);
   return new Response(bytes, {
-    headers: { 'content-type': type, 'content-disposition': `${how}; filename="${plain}"` },
+    headers: { ...PRIVATE, 'content-type': type, 'content-disposition': `${how}; filename="${plain}"` },
   });
 }
 
-/** A picture that never changes under its address; only this browser keeps it. */
+/** A picture; nobody keeps it, so that it is gone when whoever may see it changes. */
 export function pictureResponse(image: Buffer): Response {
   return new Response(new Uint8Array(image), {
-    headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' },
+    headers: { 'content-type': 'image/jpeg', ...PRIVATE },
   });
 }
 
@@ -140,15 +200,37 @@ export async function setSessionCookie(token: string | undefined): Promise<void>
   jar.set(SESSION_COOKIE, token, {
     httpOnly: true,
     sameSite: 'lax',
-    secure: process.env.PUBLIC_URL?.startsWith('https:') ?? false,
+    secure: isSecure(),
     path: '/',
     maxAge: 30 * 24 * 3600,
   });
 }
 
-/** Where a request comes from, for throttling; behind a proxy that sets it, the first forwarded address. */
-export function addressOf(request: Request): string {
-  return process.env.PUBLIC_URL
-    ? (request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'local')
-    : 'local';
+/** Name of the cookie by which an account knows a device again; it opens nothing by itself. */
+const DEVICE_COOKIE = 'kevlo_device';
+const DEVICE_DAYS = 400;
+
+/** The token of a device that signed in before. */
+export async function knownDevice(): Promise<string | undefined> {
+  return (await cookies()).get(DEVICE_COOKIE)?.value;
+}
+
+/** Lets a device be known again. */
+export async function setDeviceCookie(token: string): Promise<void> {
+  (await cookies()).set(DEVICE_COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: isSecure(),
+    path: '/api/sign-in',
+    maxAge: DEVICE_DAYS * 24 * 3600,
+  });
+}
+
+/** The token of the open session. */
+export async function sessionToken(): Promise<string | undefined> {
+  return (await cookies()).get(SESSION_COOKIE)?.value;
+}
+
+function isSecure(): boolean {
+  return process.env.PUBLIC_URL?.startsWith('https:') ?? false;
 }

@@ -38,18 +38,22 @@ export async function addMakers(
         values (${projectId}, ${name}, ${hashToken(token)}, now())
         on conflict (project_id, lower(name)) where removed_at is null do nothing returning id`;
       if (!row) {
-        throw new ServerError(409, {
-          code: 'name-taken',
-          what: `There is already a maker named ${name}.`,
-          mend: 'Add a second name or a letter to tell them apart.',
-          where: 'names',
-        });
+        throw nameTaken(name);
       }
       added.push({ id: row.id, name, token });
     }
     await audit(step, projectId, account.id, 'makers-added', { names });
     await notify(step, projectId, 'makers');
     return added;
+  });
+}
+
+function nameTaken(name: string): ServerError {
+  return new ServerError(409, {
+    code: 'name-taken',
+    what: `There is already a maker named ${name}.`,
+    mend: 'Add a second name or a letter to tell them apart.',
+    where: 'names',
   });
 }
 
@@ -86,6 +90,11 @@ export async function setMakerRemoved(
 ): Promise<void> {
   await openProject(sql, account, projectId, 'edit');
   await inTransaction(sql, async (step) => {
+    const [taken] = await step<{ name: string }[]>`
+      select own.name from maker own join maker other on other.project_id = own.project_id
+        and lower(other.name) = lower(own.name) and other.id <> own.id and other.removed_at is null
+      where own.id = ${makerId} and own.project_id = ${projectId}`;
+    if (!isRemoved && taken) throw nameTaken(taken.name);
     const [row] = await step`
       update maker set removed_at = ${isRemoved ? step`now()` : null}
       where id = ${makerId} and project_id = ${projectId} returning id`;
@@ -101,8 +110,8 @@ export async function setMakerRemoved(
 export async function makerOfLink(sql: Sql, token: string): Promise<Maker & { projectId: string }> {
   const [row] = isToken(token)
     ? await sql<{ id: string; name: string; projectId: string }[]>`
-        select id, name, project_id as "projectId" from maker
-        where token_hash = ${hashToken(token)} and removed_at is null`
+        select m.id, m.name, m.project_id as "projectId" from maker m join project p on p.id = m.project_id
+        where m.token_hash = ${hashToken(token)} and m.removed_at is null and p.removed_at is null`
     : [];
   if (!row) {
     throw new ServerError(404, {

@@ -29,8 +29,9 @@ export async function projectMarks(sql: Sql, project: Project): Promise<MarkedPa
   const key = `marks/${MARKS_VERSION}/${hashOf(
     rows.map(({ contentHash }) => contentHash),
     project.marks,
+    project.unitSystem,
   )}`;
-  return derived(sql, key, async () => computeMarks(await documentsOf(sql, project), project.marks));
+  return derived(sql, key, async () => computeMarks(await documentsOf(sql, project), project));
 }
 
 /** What sheets of a project's blocks depend on: its settings and the marks of its papers. */
@@ -44,9 +45,12 @@ async function documentsOf(sql: Sql, project: Project): Promise<BlockDocument[]>
   return rows.map(({ document }) => document);
 }
 
-function computeMarks(documents: readonly BlockDocument[], chosen: readonly ChosenMark[]): MarkedPaper[] {
+function computeMarks(
+  documents: readonly BlockDocument[],
+  { marks: chosen, unitSystem }: Project,
+): MarkedPaper[] {
   const { kinds } = groupKinds(documents.flatMap(({ patches }) => patches.map(({ outline }) => outline)));
-  const names = nameKinds(kinds, 'inch');
+  const names = nameKinds(kinds, unitSystem);
   const papers = kinds.map(({ outline, isHanded }, i) => ({ name: names[i] ?? '', outline, isHanded }));
   return proposeMarks(papers, chosen).flatMap((mark, i) => {
     const outline = kinds[i]?.outline;

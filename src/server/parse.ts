@@ -17,6 +17,11 @@ function sentence(text: string): string {
   return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
 
+/** Whether a text is an id as the database makes them. */
+export function isId(text: string): boolean {
+  return /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text);
+}
+
 export const id = () => Joi.string().guid({ version: 'uuidv4' }).required();
 export const name = () => Joi.string().trim().min(1).max(120).required();
 export const email = () =>

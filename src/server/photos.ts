@@ -59,13 +59,29 @@ export async function addPhoto(
   });
 }
 
+/** How the files begin that are taken: JPEG, PNG, WebP, and HEIC where the library can read it. Drawings never are. */
+function isPicture(file: Buffer): boolean {
+  const text = (from: number, to: number) => file.toString('latin1', from, to);
+  return (
+    text(0, 3) === '\xff\xd8\xff' ||
+    text(0, 8) === '\x89PNG\r\n\x1a\n' ||
+    (text(0, 4) === 'RIFF' && text(8, 12) === 'WEBP') ||
+    (text(4, 8) === 'ftyp' && /^(heic|heix|mif1|msf1|avif)/.test(text(8, 12)))
+  );
+}
+
+/** A picture that takes longer to read is none that a phone made, s. */
+const MOST_SECONDS = 20;
+
 async function encodeAnew(file: Buffer) {
   try {
+    if (!isPicture(file)) throw new Error('no picture');
     return await sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: false })
       .rotate()
       .resize({ width: KEPT_PX, height: KEPT_PX, fit: 'inside', withoutEnlargement: true })
       .flatten({ background: '#ffffff' })
       .jpeg({ quality: 80 })
+      .timeout({ seconds: MOST_SECONDS })
       .toBuffer({ resolveWithObject: true });
   } catch {
     throw invalid(

@@ -2,6 +2,7 @@ import type postgres from 'postgres';
 import { stepId, type ProgressEvent } from '@/core/progress';
 import type { BagSettings } from '@/core/bags';
 import { listBlocks, type BlockWithSheet } from './blocks';
+import { clothLooks } from './cloths';
 import { inTransaction, type Sql } from './database';
 import { invalid, notFound } from './errors';
 import { makerOfLink } from './makers';
@@ -35,6 +36,9 @@ export interface BlockProgress {
   readonly lastAt?: string;
 }
 
+/** No progress is older than this: a clock that says so is wrong. */
+const EARLIEST = Date.UTC(2000, 0, 1);
+
 /** A device's clock may run this far ahead before its time is replaced by ours, ms. */
 const CLOCK_SLACK_MS = 5 * 60_000;
 
@@ -54,9 +58,11 @@ export async function recordEvents(
       await step`select id from block where project_id = ${maker.projectId} and id = any(${blockIds})`;
     if (own.length !== blockIds.length) throw notFound('This block');
     let added = 0;
-    for (const event of events) {
+    // In one order for everybody: crossed batches wait for each other instead of locking each other out.
+    const inOrder = [...events].sort((a, b) => (a.clientId < b.clientId ? -1 : 1));
+    for (const event of inOrder) {
       const time = Math.min(Date.parse(event.at), Date.now() + CLOCK_SLACK_MS);
-      if (Number.isNaN(time))
+      if (Number.isNaN(time) || time < EARLIEST)
         throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
       const rows = await step`
         insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device, units)
@@ -165,8 +171,10 @@ export async function makerPage(sql: Sql, token: string) {
       photos: photos.filter(({ blockId }) => blockId === block.id),
     });
   }
+  const fabrics = blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric));
   return {
-    maker: { name: maker.name },
+    looks: await clothLooks(sql, project.id, [...new Set(fabrics)]),
+    maker: { id: maker.id, name: maker.name },
     project: { name: project.name, shop: project.shop, unitSystem: project.unitSystem },
     blocks: shown,
   };

@@ -1,12 +1,12 @@
 import type { ProjectBasting } from '@/core/block';
-import type { UnitSystem } from '@/core/length';
+import { UNIT_DEFAULTS, type UnitSystem } from '@/core/length';
 import type { ChosenMark } from '@/core/shapes';
 import type { Account } from './accounts';
 import { audit } from './audit';
 import type { Sql } from './database';
 import { forbidden, notFound } from './errors';
-
-export type Role = 'host' | 'helper';
+import { isId } from './parse';
+import { MAY, type Role, type Wish } from './permissions';
 
 export interface Project {
   readonly id: string;
@@ -24,12 +24,6 @@ export interface Project {
 
 /** What a host may change of a project. */
 export type ProjectSettings = Omit<Project, 'id' | 'marks' | 'basting'>;
-
-/** What each role may do; checked here for every read and write of a project. */
-const MAY: Readonly<Record<Role, ReadonlySet<'read' | 'pack' | 'edit'>>> = {
-  host: new Set(['read', 'pack', 'edit']),
-  helper: new Set(['read', 'pack']),
-};
 
 const COLUMNS = [
   'id',
@@ -54,12 +48,14 @@ export async function openProject(
   sql: Sql,
   account: Account,
   projectId: string,
-  wish: 'read' | 'pack' | 'edit',
+  wish: Wish,
+  reach: 'in use' | 'binned too' = 'in use',
 ): Promise<Project> {
-  if (!/^[0-9a-f-]{36}$/.test(projectId)) throw notFound('This project');
+  if (!isId(projectId)) throw notFound('This project');
   const [row] = await sql<(Project & { role: Role })[]>`
     select ${sql.unsafe(COLUMNS)}, m.role from project p join membership m on m.project_id = p.id
-    where p.id = ${projectId} and m.account_id = ${account.id}`;
+    where p.id = ${projectId} and m.account_id = ${account.id}
+      ${reach === 'in use' ? sql`and p.removed_at is null` : sql``}`;
   if (!row) throw notFound('This project');
   if (!MAY[row.role].has(wish)) throw forbidden();
   const { role: _role, ...project } = row;
@@ -73,11 +69,25 @@ export async function projectById(sql: Sql, projectId: string): Promise<Project>
   return row;
 }
 
-/** Projects of an account, the newest first. */
-export async function listProjects(sql: Sql, account: Account): Promise<Project[]> {
-  return sql<Project[]>`
-    select ${sql.unsafe(COLUMNS)} from project p join membership m on m.project_id = p.id
-    where m.account_id = ${account.id} order by p.created_at desc, p.id`;
+/** A project in the list of an account. */
+export interface ProjectLine {
+  readonly id: string;
+  readonly name: string;
+  readonly shop: string;
+  readonly role: Role;
+  readonly state: 'in-use' | 'archived' | 'binned';
+  readonly createdAt: string;
+}
+
+/** Projects of an account, the newest first; those in the bin for their hosts only. */
+export async function listProjects(sql: Sql, account: Account): Promise<ProjectLine[]> {
+  const rows = await sql<(Omit<ProjectLine, 'createdAt'> & { createdAt: Date })[]>`
+    select p.id, p.name, p.shop, m.role, p.created_at as "createdAt",
+      case when p.removed_at is not null then 'binned' when p.archived_at is not null then 'archived' else 'in-use' end as state
+    from project p join membership m on m.project_id = p.id
+    where m.account_id = ${account.id} and (p.removed_at is null or m.role = 'host')
+    order by p.created_at desc, p.id`;
+  return rows.map((row) => ({ ...row, createdAt: row.createdAt.toISOString() }));
 }
 
 /** Makes a project with the account as its host. */
@@ -86,9 +96,11 @@ export async function createProject(
   account: Account,
   settings: Partial<ProjectSettings> & { name: string },
 ): Promise<Project> {
+  const system = settings.unitSystem ?? 'inch';
+  const { pageSize, allowanceMm } = { ...UNIT_DEFAULTS[system], ...settings };
   const [row] = await sql<{ id: string }[]>`
-    insert into project (name, shop, unit_system) values
-      (${settings.name}, ${settings.shop ?? ''}, ${settings.unitSystem ?? 'inch'}) returning id`;
+    insert into project (name, shop, unit_system, page_size, allowance_mm) values
+      (${settings.name}, ${settings.shop ?? ''}, ${system}, ${pageSize}, ${allowanceMm}) returning id`;
   const projectId = row?.id as string;
   await sql`insert into membership (project_id, account_id, role) values (${projectId}, ${account.id}, 'host')`;
   await audit(sql, projectId, account.id, 'project-made', { name: settings.name });

@@ -5,23 +5,36 @@ import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import {
   accountOfSession,
+  changePassword,
   createAccount,
   createFirstAccount,
+  deleteAccount,
+  endSessions,
+  listSessions,
+  openSession,
+  resetPassword,
   signIn,
   signOut,
+  writePasswordLetter,
   type Account,
 } from './accounts';
+import { LIMITS } from '@/core/formats';
 import { defaultRecipe, type Recipe } from '@/core/generate';
 import { importBlock, listBlocks, makeBlock, openBlock, renameBlock, setBlockRemoved } from './blocks';
 import { remakeBlock } from './blockDocuments';
-import { connect } from './database';
+import { clothLooks, renameCloth } from './cloths';
+import { connect, inTransaction } from './database';
 import { loadDemo, removeDemo } from './demo';
+import { byLink } from './gate';
 import { setKitStatus } from './kits';
 import { addMakers, changeLink, listMakers, makerOfLink, setMakerRemoved } from './makers';
 import { migrate } from './migrate';
+import { addressOf } from './peer';
+import { acceptInvitation, invite, listBin, setProjectState, setRole } from './people';
 import { makerPage, projectProgress, recordEvents } from './progress';
-import { changeProject, createProject, openProject, type Project } from './projects';
+import { changeProject, createProject, listProjects, openProject, type Project } from './projects';
 import { testDatabase } from './testDatabase';
+import { newToken } from './tokens';
 
 const SQUARES = `<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="30mm" viewBox="0 0 60 30">
   <rect id="a" width="30" height="30"/><rect id="b" x="30" width="30" height="30"/></svg>`;
@@ -59,7 +72,7 @@ test('migrations are applied once, also when two servers start together', async 
 });
 
 test('passwords are kept as argon2id, sessions as hashes', async () => {
-  const token = await signIn(sql, 'host@one.example', 'a long password', 'here');
+  const { session: token } = await signIn(sql, 'host@one.example', 'a long password', { address: 'here' });
   const [row] = await sql`select password_hash from account where id = ${host.id}`;
   expect(row?.password_hash).toMatch(/^\$argon2id\$/);
   const rows = await sql`select encode(token_hash, 'escape') as hash from session`;
@@ -75,13 +88,124 @@ test('only one first host can be made', async () => {
   );
 });
 
-test('wrong passwords are refused alike and throttled; the right one is refused too while throttled', async () => {
-  const attempt = (email: string, password: string) => signIn(sql, email, password, 'there');
-  await expect(attempt('nobody@one.example', 'x')).rejects.toEqual(refusal(401));
-  for (let i = 0; i < 8; i++)
-    await expect(attempt('other@two.example', `wrong ${i}`)).rejects.toEqual(refusal(401));
-  await expect(attempt('other@two.example', 'another password')).rejects.toEqual(refusal(429));
+test('guessing stops the guesser, and nobody else', async () => {
+  const email = 'other@two.example';
+  const from = (address: string, password: string, knownDevice?: string) =>
+    signIn(sql, email, password, { address, knownDevice });
+  await expect(signIn(sql, 'nobody@one.example', 'x', { address: 'there' })).rejects.toEqual(refusal(401));
+  const { device } = await from('there', 'another password');
+  for (let i = 0; i < 8; i++) await expect(from('there', `wrong ${i}`)).rejects.toEqual(refusal(401));
+  // From there even the right password waits, unless the device is known; from elsewhere it opens.
+  await expect(from('there', 'another password')).rejects.toEqual(refusal(429));
+  await expect(from('there', 'another password', device)).resolves.toMatchObject({ device });
+  await expect(from('elsewhere', 'another password')).resolves.toBeDefined();
+  for (let i = 0; i < 10; i++) await expect(from('x', `wrong ${i}`, device)).rejects.toEqual(refusal(401));
+  await expect(from('x', 'another password', device)).rejects.toEqual(refusal(429));
 });
+
+test('links that lead nowhere are refused by address after a while; right ones from the same address never are', async () => {
+  const wrong = () => byLink(sql, '10.0.0.1', () => makerOfLink(sql, newToken()));
+  const right = () => byLink(sql, '10.0.0.1', async () => 'served');
+  for (let i = 0; i < 60; i++) await expect(wrong()).rejects.toEqual(refusal(404));
+  await expect(wrong()).rejects.toEqual(refusal(429));
+  await expect(right()).resolves.toBe('served');
+  await expect(byLink(sql, '10.0.0.2', () => makerOfLink(sql, newToken()))).rejects.toEqual(refusal(404));
+});
+
+test('who calls is the connection, or what the outermost own proxy wrote; never what a caller writes', () => {
+  const headers = (forwarded: string) =>
+    new Headers({ 'x-kevlo-peer': '::ffff:10.1.1.1', 'x-forwarded-for': forwarded });
+  expect(addressOf(headers('6.6.6.6'), 0)).toBe('10.1.1.1');
+  expect(addressOf(headers('6.6.6.6, 9.9.9.9'), 1)).toBe('9.9.9.9');
+  expect(addressOf(headers('6.6.6.6, 9.9.9.9, 10.0.0.2'), 2)).toBe('9.9.9.9');
+  expect(addressOf(headers('nonsense'), 1)).toBe('10.1.1.1');
+  const six = (address: string) => addressOf(new Headers({ 'x-kevlo-peer': address }), 0);
+  expect(six('2001:db8:1:2:3:4:5:6')).toBe(six('2001:db8:1:2::9'));
+  expect(six('2001:db8:1:2::9')).not.toBe(six('2001:db8:1:3::9'));
+});
+
+test('a password is changed or set anew by a letter, once; other sessions end', async () => {
+  const account = await createAccount(sql, 'changes@one.example', 'Changes', 'a first password');
+  const [first, second] = [await openSession(sql, account.id, 'one'), await openSession(sql, account.id, 'two')];
+  const change = { old: 'a first password', next: 'a second password', session: first };
+  await expect(changePassword(sql, account, { ...change, old: 'wrong' })).rejects.toEqual(refusal(401));
+  await changePassword(sql, account, change);
+  expect(await accountOfSession(sql, first)).toMatchObject({ id: account.id });
+  expect(await accountOfSession(sql, second)).toBeUndefined();
+  expect(await writePasswordLetter(sql, 'nobody@one.example')).toBeUndefined();
+  const letter = (await writePasswordLetter(sql, account.email)) ?? '';
+  await resetPassword(sql, letter, 'a third password');
+  expect(await accountOfSession(sql, first)).toBeUndefined();
+  await expect(resetPassword(sql, letter, 'a fourth password')).rejects.toEqual(refusal(404));
+  const { session } = await signIn(sql, account.email, 'a third password', { address: 'here' });
+  const other = await openSession(sql, account.id, 'phone');
+  const lines = await listSessions(sql, account, session);
+  expect(lines.map(({ device, isThis }) => [device, isThis])).toEqual([['phone', false], ['', true]]);
+  await endSessions(sql, account, { id: lines[0]!.id });
+  expect(await accountOfSession(sql, other)).toBeUndefined();
+}); // prettier-ignore
+
+test('people come by a link, once; a project always keeps a host; who is gone sees nothing', async () => {
+  const { id } = await createProject(sql, host, { name: 'By invitation' });
+  const link = await invite(sql, host, id, { role: 'helper', days: 1 });
+  const guest = { email: 'guest@one.example', name: 'Guest', password: 'a long password' };
+  const both = await Promise.allSettled([acceptInvitation(sql, link, guest), acceptInvitation(sql, link, { ...guest, email: 'late@two.example' })]);
+  expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+  const { account } = (both.find(({ status }) => status === 'fulfilled') as PromiseFulfilledResult<{ account: Account }>).value;
+  await expect(openProject(sql, account, id, 'pack')).resolves.toBeDefined();
+  await expect(openProject(sql, account, id, 'edit')).rejects.toEqual(refusal(403));
+  await expect(invite(sql, account, id, { role: 'host', days: 1 })).rejects.toEqual(refusal(403));
+  await expect(setRole(sql, host, id, host.id, 'gone')).rejects.toEqual(refusal(409));
+  await setRole(sql, host, id, account.id, 'host');
+  await setRole(sql, host, id, host.id, 'gone');
+  await expect(openProject(sql, host, id, 'read')).rejects.toEqual(refusal(404));
+  await expect(deleteAccount(sql, account, 'a long password')).rejects.toEqual(refusal(409));
+  const old = await invite(sql, account, id, { role: 'host', days: 1 });
+  await sql`update invitation set expires_at = now() - interval '1 s' where used_at is null`;
+  await expect(acceptInvitation(sql, old, host)).rejects.toEqual(refusal(404));
+}); // prettier-ignore
+
+test('a project is archived, binned and taken back; it is deleted from the bin only', async () => {
+  const { id } = await createProject(sql, host, { name: 'Put away' });
+  const [maker] = await addMakers(sql, host, id, ['Una']);
+  const stateOf = async () => (await listProjects(sql, host)).find((one) => one.id === id)?.state;
+  await setProjectState(sql, host, id, 'archived');
+  expect(await stateOf()).toBe('archived');
+  await expect(setProjectState(sql, host, id, 'deleted')).rejects.toEqual(refusal(409));
+  await setProjectState(sql, host, id, 'binned');
+  await expect(openProject(sql, host, id, 'read')).rejects.toEqual(refusal(404));
+  await expect(makerOfLink(sql, maker!.token)).rejects.toEqual(refusal(404));
+  await setProjectState(sql, host, id, 'in-use');
+  await expect(makerOfLink(sql, maker!.token)).resolves.toMatchObject({ name: 'Una' });
+  await setMakerRemoved(sql, host, id, maker!.id, true);
+  expect(await listBin(sql, host, id)).toMatchObject([{ kind: 'maker', name: 'Una' }]);
+  await addMakers(sql, host, id, ['Una']);
+  await expect(setMakerRemoved(sql, host, id, maker!.id, false)).rejects.toEqual(refusal(409));
+  await setProjectState(sql, host, id, 'binned');
+  await setProjectState(sql, host, id, 'deleted');
+  expect(await stateOf()).toBeUndefined();
+});
+
+test('crossed batches of events, sent by many at once, are all kept, each once', async () => {
+  const { id } = await createProject(sql, host, { name: 'Crossed' });
+  const [maker] = await addMakers(sql, host, id, ['Ida']);
+  const { id: block } = await makeBlock(sql, host, id, { name: 'B', recipe: defaultRecipe('rosette') });
+  const events = Array.from({ length: 60 }, () => ({ clientId: randomUUID(), blockId: block, stepId: 'baste-1', kind: 'done' as const, at: new Date().toISOString() }));
+  const shuffled = (seed: number) => [...events].sort((a, b) => (a.clientId.charCodeAt(seed) - b.clientId.charCodeAt(seed)) || (a.clientId < b.clientId ? 1 : -1));
+  await Promise.all(Array.from({ length: 12 }, (_, i) => recordEvents(sql, maker!.token, shuffled(i))));
+  const [row] = await sql`select count(*)::int as n from progress_event where maker_id = ${maker!.id}`;
+  expect(row?.n).toBe(60);
+  await expect(recordEvents(sql, maker!.token, [{ ...events[0]!, clientId: randomUUID(), at: '0000-01-01T00:00:00Z' }])).rejects.toEqual(refusal(422));
+}); // prettier-ignore
+
+test('what the files and the forms allow the database allows too', async () => {
+  const { id } = await createProject(sql, host, { name: 'Limits', unitSystem: 'metric' });
+  expect(await openProject(sql, host, id, 'read')).toMatchObject({ allowanceMm: 7, pageSize: 'A4' });
+  for (const [column, { least, most }] of [['allowance_mm', LIMITS.allowanceMm], ['spares_percent', LIMITS.sparesPercent], ['grid_columns', LIMITS.gridColumns]] as const) {
+    for (const value of [least, most]) await sql`update project set ${sql(column)} = ${value} where id = ${id}`;
+    await expect(sql`update project set ${sql(column)} = ${most + 1} where id = ${id}`.then(() => 'taken')).rejects.toMatchObject({ code: '23514' });
+  }
+}); // prettier-ignore
 
 test('two hosts change different settings of one project, and neither undoes the other', async () => {
   const { id, sparesPercent } = await createProject(sql, host, { name: 'Shared' });
@@ -103,7 +227,7 @@ test('another host’s project is not there: reading, changing, blocks, makers, 
     openProject(sql, stranger, project.id, 'read'),
     changeProject(sql, stranger, project.id, settings),
     importBlock(sql, stranger, project.id, { name: 'Mine', svg: SQUARES }),
-    renameBlock(sql, stranger, project.id, blockId, { name: 'Mine', revision: 1 }),
+    renameBlock(sql, stranger, project.id, blockId, { name: 'Mine', before: 'x' }),
     setBlockRemoved(sql, stranger, project.id, blockId, true),
     addMakers(sql, stranger, project.id, ['Mine']),
     changeLink(sql, stranger, project.id, makerId, 'renew'),
@@ -115,7 +239,7 @@ test('another host’s project is not there: reading, changing, blocks, makers, 
   // With a project of one's own in the address, other people's things are no nearer.
   const own = await createProject(sql, stranger, { name: 'Own' });
   await expect(openBlock(sql, own, blockId)).rejects.toEqual(refusal(404));
-  await expect(renameBlock(sql, stranger, own.id, blockId, { name: 'Mine', revision: 1 })).rejects.toEqual(
+  await expect(renameBlock(sql, stranger, own.id, blockId, { name: 'Mine', before: 'x' })).rejects.toEqual(
     refusal(404),
   );
   await expect(changeLink(sql, stranger, own.id, makerId, 'revoke')).rejects.toEqual(refusal(404));
@@ -135,21 +259,24 @@ test('a helper may pack but not edit', async () => {
 test('a faulty drawing leaves nothing behind', async () => {
   const count = async () => (await sql`select count(*)::int as n from block`)[0]?.n as number;
   const before = await count();
-  const bad = SQUARES.replace('<rect id="b"', '<path id="c" d="M0 0C1 1 2 2 9 9Z"/><rect id="b"');
+  const bad = SQUARES.replace('<rect id="b"', '<path id="c" d="M0 0L9 9L9 0L0 9Z"/><rect id="b"');
   await expect(importBlock(sql, host, project.id, { name: 'Bad', svg: bad })).rejects.toMatchObject({
     status: 422,
-    body: { where: 'c', what: expect.stringContaining('Bézier'), mend: expect.any(String) },
+    body: { where: 'c', what: expect.stringContaining('crosses'), mend: expect.any(String) },
   });
   expect(await count()).toBe(before);
 });
 
 test('of two people who rename a block at once one is told, and nothing is lost', async () => {
   const { id } = await importBlock(sql, host, project.id, { name: 'Renamed', svg: SQUARES });
-  const rename = (name: string) => renameBlock(sql, host, project.id, id, { name, revision: 1 });
+  const [{ name: before } = { name: '' }] = await sql<
+    { name: string }[]
+  >`select name from block where id = ${id}`;
+  const rename = (name: string) => renameBlock(sql, host, project.id, id, { name, before });
   const results = await Promise.allSettled([rename('First'), rename('Second')]);
   expect(results.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
   const lost = results.find(({ status }) => status === 'rejected') as PromiseRejectedResult;
-  expect(lost.reason).toMatchObject({ status: 409, body: { current: { revision: 2 } } });
+  expect(lost.reason).toMatchObject({ status: 409, body: { current: { name: expect.any(String) } } });
 });
 
 test('a block taken out comes back as it was, unless its name was given away', async () => {
@@ -269,3 +396,40 @@ test('the demo loads its nine blocks, each sound and planned, and can be loaded 
   );
   expect((await projectProgress(sql, demo)).filter(({ stuckOn }) => stuckOn).length).toBe(2);
 });
+
+test('a connection that is lost within a transaction ends that one alone: nothing hangs, nothing runs outside of it', async () => {
+  const own = connect(url, 2);
+  const one = (isKilled: boolean) =>
+    inTransaction(own, async (step) => {
+      const [before] = await step<{ pid: number }[]>`select pg_backend_pid() as pid`;
+      if (isKilled) await sql`select pg_terminate_backend(${before!.pid})`;
+      await step`select pg_sleep(0.005)`;
+      const [after] = await step<{ pid: number }[]>`select pg_backend_pid() as pid`;
+      return before!.pid === after!.pid;
+    });
+  for (let round = 0; round < 4; round++) {
+    const ends = await Promise.allSettled(Array.from({ length: 20 }, (_, i) => one(i % 5 === 0)));
+    const kept = ends.flatMap((end) => (end.status === 'fulfilled' ? [end.value] : []));
+    expect(kept).toEqual(Array.from({ length: 16 }, () => true));
+  }
+  await expect(inTransaction(own, () => Promise.reject(new Error('own fault')))).rejects.toThrow('own fault');
+  expect(await inTransaction(own, (step) => step`select 1 as one`)).toEqual([{ one: 1 }]);
+  await own.end();
+});
+
+test('a cloth is renamed in every block, rule and list at once, and keeps its look when others come', async () => {
+  const { id } = await createProject(sql, host, { name: 'Cloths' });
+  const drawing = SQUARES.replace('id="a"', 'id="a" fill="#1f2e4f"').replace('id="b"', 'id="b" data-fabric="Woad" fill="#2f5a85"');
+  for (const name of ['One', 'Two']) await importBlock(sql, host, id, { name, svg: drawing });
+  const project = await openProject(sql, host, id, 'read');
+  const fabrics = async () => (await listBlocks(sql, project)).map(({ sheet }) => sheet.patches.map(({ fabric }) => fabric).sort());
+  expect(await fabrics()).toEqual([['Woad', 'navy'], ['Woad', 'navy']]);
+  const before = await clothLooks(sql, id, ['navy', 'Woad']);
+  expect(before).toMatchObject({ navy: { ground: '#1f2e4f' }, Woad: { ground: '#2f5a85' } });
+  expect(await clothLooks(sql, id, ['Aniline', 'navy', 'Woad'])).toMatchObject(before);
+  await expect(renameCloth(sql, stranger, id, { from: 'navy', to: 'Ink' })).rejects.toEqual(refusal(404));
+  await renameCloth(sql, host, id, { from: 'navy', to: 'Ink' });
+  expect(await fabrics()).toEqual([['Ink', 'Woad'], ['Ink', 'Woad']]);
+  expect((await clothLooks(sql, id, ['Ink'])).Ink).toEqual(before.navy);
+  await expect(renameCloth(sql, host, id, { from: 'navy', to: 'X' })).rejects.toEqual(refusal(404));
+}); // prettier-ignore

@@ -1,16 +1,15 @@
 import { createHash } from 'node:crypto';
-import path from 'node:path';
-import { Worker } from 'node:worker_threads';
 import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import type { MarkedPaper } from '@/core/shapes';
 import type { BlockSheet } from '@/core/sheet';
 import type { Sql } from './database';
 import { derived, hashOf } from './derived';
+import { offThread } from './pool';
 import type { Project } from './projects';
 
 /** Raised whenever the core computes something else from the same document. */
-const SHEET_VERSION = 14;
+const SHEET_VERSION = 15;
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings(
@@ -37,21 +36,11 @@ export async function sheetFor(
   sql: Sql,
   block: { readonly document: BlockDocument; readonly contentHash: string },
   settings: BagSettings,
+  signal?: AbortSignal,
 ): Promise<BlockSheet> {
   const { allowanceMm, sparesPercent, system, marks = [], basting = {} } = settings;
   const isPlain = marks.length === 0 && Object.keys(basting).length === 0;
   const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
   const key = `sheet/${SHEET_VERSION}/${block.contentHash}/${allowanceMm}/${sparesPercent}/${system}${marked}`;
-  return derived(sql, key, () => computeSheet(block.document, settings));
-}
-
-function computeSheet(document: BlockDocument, settings: BagSettings): Promise<BlockSheet> {
-  const root = process.env.KEVLO_ROOT ?? process.cwd();
-  const file = path.join(/*turbopackIgnore: true*/ root, 'dist', 'cli', 'sheetWorker.js');
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(file, { workerData: { document, settings } });
-    worker.once('message', (sheet: BlockSheet) => resolve(sheet));
-    worker.once('error', reject);
-    worker.once('exit', (code) => code !== 0 && reject(new Error(`The sheet worker ended with ${code}.`)));
-  });
+  return derived(sql, key, () => offThread('sheet', { document: block.document, settings }, signal));
 }

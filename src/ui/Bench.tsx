@@ -10,6 +10,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import { SignOutButton } from './SignOutButton';
+import { mayLeave } from './useUnsaved';
 
 export interface Station {
   readonly name: string;
@@ -72,6 +73,9 @@ export function Bench({ project, accountName, stations, children }: BenchProps) 
             <Typography color="textSecondary" sx={{ display: { xs: 'none', sm: 'block' } }}>
               {accountName}
             </Typography>
+            <Button size="small" variant="text" component={Link} href={`/p/${project.id}/people`}>
+              People
+            </Button>
             <Button size="small" variant="text" component={Link} href={`/p/${project.id}/settings`}>
               Settings
             </Button>
@@ -253,7 +257,7 @@ function useStationKeys(stations: readonly Station[], showKeys: () => void): voi
       if (event.timeStamp - started < CHORD_MS && chosen) {
         started = 0;
         event.preventDefault();
-        router.push(chosen.href);
+        if (mayLeave()) router.push(chosen.href);
       } else started = event.key === 'g' ? event.timeStamp : 0;
     };
     window.addEventListener('keydown', onKey);

@@ -25,7 +25,7 @@ export type DrawnPapers =
 /** Reads the papers of a drawing (SVG or block file): each kind once, with what it was perhaps meant to be. */
 export function readDrawnPapers(text: string, system: UnitSystem): DrawnPapers {
   try {
-    const { patches, faults } = importDrawing(text);
+    const { patches, faults } = importDrawing(text, { weldMm: 0 });
     const [fault] = faults;
     if (fault) return { fault: { what: fault.message, mend: fault.mend } };
     const { kinds } = groupKinds(patches.map(({ outline }) => outline));
@@ -38,7 +38,7 @@ export function readDrawnPapers(text: string, system: UnitSystem): DrawnPapers {
 }
 
 function drawn(name: string, outline: Outline, system: UnitSystem): DrawnPaper {
-  const found = recognise(outline);
+  const found = recognise(outline, system);
   if (!found || found.offMm <= EXACT_MM) return { name, outline };
   const made = makePaper(found.paper);
   const meant = {

@@ -1,36 +1,9 @@
+'use client';
 import type { ReactNode } from 'react';
-
-/** Ground and figure of a fabric's swatch; told apart by figure, not by colour alone. */
-interface Swatch {
-  readonly ground: string;
-  readonly figure: string;
-  readonly weave: number;
-}
-
-const GROUNDS: readonly (readonly [string, string])[] = [
-  ['#e3c98e', '#8a5f12'],
-  ['#efe6d2', '#b7a582'],
-  ['#c3cccf', '#6f7f86'],
-  ['#a9b787', '#5b6d35'],
-  ['#c9796a', '#7b2418'],
-  ['#cdb491', '#7c6343'],
-  ['#4a5a66', '#93a5b1'],
-  ['#7ea3c4', '#224f78'],
-  ['#b3a0bd', '#5d4469'],
-  ['#d8a874', '#814d17'],
-  ['#8fb5ab', '#2c5f55'],
-  ['#dcc1c0', '#8f4f50'],
-];
+import { useClothLook } from './ClothLooks';
 
 /** Side of a swatch's repeat, mm of the drawing. */
 const REPEAT_MM = 7;
-
-/** The swatch of a fabric: by its place in the sorted list of the project's fabrics, so that neighbours differ. */
-export function swatchOf(fabric: string, fabrics: readonly string[]): Swatch {
-  const index = Math.max(0, fabrics.indexOf(fabric));
-  const [ground, figure] = GROUNDS[index % GROUNDS.length] as readonly [string, string];
-  return { ground, figure, weave: index % WEAVES.length };
-}
 
 const line = (d: string, width = 0.7) => <path d={d} fill="none" stroke="currentColor" strokeWidth={width} />;
 
@@ -68,8 +41,9 @@ export function SwatchPatterns({
   fabrics: readonly string[];
   scale?: number;
 }) {
+  const lookOf = useClothLook();
   return fabrics.map((fabric, index) => {
-    const { ground, figure, weave } = swatchOf(fabric, fabrics);
+    const { ground, figure, weave } = lookOf(fabric, fabrics);
     return (
       <pattern
         key={fabric}
@@ -81,7 +55,7 @@ export function SwatchPatterns({
         color={figure}
       >
         <rect width={REPEAT_MM} height={REPEAT_MM} fill={ground} />
-        {WEAVES[weave]}
+        {WEAVES[weave % WEAVES.length]}
       </pattern>
     );
   });

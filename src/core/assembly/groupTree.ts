@@ -69,7 +69,7 @@ function freeTree(task: GroupTask): GroupOrder {
   const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn);
   const inner: Inner = { order: (own) => cutTree(graph, own, goOn), improve };
   if (school !== 'best') {
-    const taught = schoolTree(graph, members, school, inner);
+    const taught = sewable(graph, schoolTree(graph, members, school, inner));
     const tree = keepApart(graph, taught ?? improve(inner.order(members)), apart);
     return { tree, isExact: false, isTaught: taught !== undefined };
   }
@@ -80,7 +80,7 @@ function freeTree(task: GroupTask): GroupOrder {
   if (!exact) trees.push(improve(plain));
   if (members.length >= 4 && members.length <= MOST_TURNED) {
     for (const other of exact || !isSmall ? (['wedges'] as const) : COMPARED) {
-      const taught = schoolTree(graph, members, other, inner);
+      const taught = sewable(graph, schoolTree(graph, members, other, inner));
       if (!taught) continue;
       trees.push(keepApart(graph, taught, apart));
       if (other !== 'wedges') trees.push(improve(trees.at(-1) as Tree));
@@ -94,6 +94,11 @@ function freeTree(task: GroupTask): GroupOrder {
     isExact: exact !== undefined,
     isTaught: true,
   };
+}
+
+/** A tree whose joins all have seams to sew. In a rough drawing a wedge that turns onto another need not hang together as that does. */
+function sewable(graph: SeamGraph, tree: Tree | undefined): Tree | undefined {
+  return tree && treeCost(graph, tree).bends < Infinity ? tree : undefined;
 }
 
 function cutTree(graph: SeamGraph, members: readonly number[], goOn: () => void): Tree {

@@ -91,6 +91,9 @@ function walk(
   return { steps, startPlace, endPlace: place, lengthMm, bends };
 }
 
+/** Of seams that turn by as much to within this the first is taken, degrees. */
+const EQUAL_DEG = 0.5;
+
 function straightest(
   graph: SeamGraph,
   place: number,
@@ -99,7 +102,7 @@ function straightest(
 ): number | undefined {
   let best: number | undefined;
   for (const seam of choices) {
-    if (best === undefined || turnAt(graph, place, from, seam) < turnAt(graph, place, from, best))
+    if (best === undefined || turnAt(graph, place, from, seam) < turnAt(graph, place, from, best) - EQUAL_DEG)
       best = seam;
   }
   return best;

@@ -1,5 +1,5 @@
 import type { SeamGraph } from '../block';
-import { middleOfBox, type Point } from '../geometry';
+import { EQUAL_DIRECTION, directionRound, middleOfBox, steadyOrder, type Point } from '../geometry';
 
 /** Middle of a patch, mm. */
 export function middle(graph: SeamGraph, patch: number): Point {
@@ -12,8 +12,7 @@ export function middleOfAll(graph: SeamGraph, members: readonly number[]): Point
   return middleOfBox({ corners, bulges: corners.map(() => 0) });
 }
 
-/** Direction from a centre to the middle of a patch, degrees from −180 to 180. */
-export function directionFrom(graph: SeamGraph, centre: Point, patch: number): number {
-  const { x, y } = middle(graph, patch);
-  return (Math.atan2(y - centre.y, x - centre.x) * 180) / Math.PI;
+/** Patches in the order in which their middles come round a centre. */
+export function goingRound(graph: SeamGraph, centre: Point, patches: readonly number[]): number[] {
+  return steadyOrder(patches, (patch) => directionRound(centre, middle(graph, patch)), EQUAL_DIRECTION);
 }

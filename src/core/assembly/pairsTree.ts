@@ -1,12 +1,11 @@
 import type { SeamGraph } from '../block';
-import { directionFrom, middleOfAll } from './middles';
+import { goingRound, middleOfAll } from './middles';
 import { joinCost, joinTrees, joined, leaf, type Tree } from './tree';
 
 /** Two and two, those two and two, and so on, going round. */
 export function pairsTree(graph: SeamGraph, members: readonly number[]): Tree {
   const centre = middleOfAll(graph, members);
-  const angle = ({ members: own }: Tree) => directionFrom(graph, centre, own[0] as number);
-  let units: Tree[] = members.map(leaf).sort((a, b) => angle(a) - angle(b));
+  let units: Tree[] = goingRound(graph, centre, members).map(leaf);
   while (units.length > 1) {
     const next: Tree[] = [];
     const taken = new Set<Tree>();

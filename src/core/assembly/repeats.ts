@@ -22,6 +22,8 @@ export interface Repeat {
 
 /** Larger units are not compared: a block has them once, or its maker sees it. */
 const MOST_PATCHES = 150;
+/** Units are looked up by the reaches of their patches, in mm; the odd shift keeps round sizes away from the borders. */
+const drawerOf = (reach: number) => Math.round(reach + 0.2217);
 /** Patches of congruent units lie within this of each other, laid on each other, mm. */
 const SAME_MM = 0.5;
 
@@ -57,7 +59,7 @@ export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repe
     const shape = shapeOf(graph, members);
     const drawer = [
       ...made.sort((a, b) => a - b).map(String),
-      ...shape.patches.map(({ cloth, reach }) => `${cloth}:${Math.round(reach)}`).sort(),
+      ...shape.patches.map(({ cloth, reach }) => `${cloth}:${drawerOf(reach)}`).sort(),
     ].join('|');
     const alike = (drawers.get(drawer) ?? []).find((one) =>
       isCongruent((classes[one] as UnitClass).shape, shape),

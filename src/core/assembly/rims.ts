@@ -1,5 +1,5 @@
 import type { Seam, SeamGraph } from '../block';
-import type { Point } from '../geometry';
+import { EQUAL_LENGTH_MM, steadyOrder, type Point } from '../geometry';
 
 /**
  * The rims of a unit, each as the places on it; the outer one first. Going round a patch, what lies between the end of
@@ -39,7 +39,7 @@ export function rimsOf(
   }
   const least = (rim: readonly number[]) =>
     rim.reduce((x, place) => Math.min(x, (graph.places[place] as Point).x), Infinity);
-  return rims.length < 2 ? rims : rims.map((rim) => ({ rim, x: least(rim) })).sort((a, b) => a.x - b.x).map(({ rim }) => rim); // prettier-ignore
+  return rims.length < 2 ? rims : steadyOrder(rims, least, EQUAL_LENGTH_MM);
 }
 
 /** Seams of a patch in the order in which its outline comes to them, each with the places where it comes and goes. */

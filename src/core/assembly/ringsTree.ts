@@ -1,6 +1,6 @@
 import type { SeamGraph } from '../block';
 import { distance, isInside, toPolygon } from '../geometry';
-import { directionFrom, middleOfAll } from './middles';
+import { goingRound, middleOfAll } from './middles';
 import { joinInOrder, leaf, type Tree } from './tree';
 
 /** One patch after another round the middle, ring by ring. */
@@ -15,12 +15,11 @@ export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
   const least = Math.min(...members.map(reach));
   let front = members.filter((patch) => reach(patch) <= least + 1);
   if (front.length > members.length / 2) front = [front[0] as number];
-  const angle = (patch: number) => directionFrom(graph, centre, patch);
   const rings: number[][] = [];
   const seen = new Set<number>();
   while (front.length > 0) {
     front.forEach((patch) => seen.add(patch));
-    rings.push([...front].sort((a, b) => angle(a) - angle(b)));
+    rings.push(goingRound(graph, centre, front));
     const around = front.flatMap((patch) =>
       (graph.seamsOf[patch] ?? []).flatMap((seam) => graph.seams[seam]?.patches ?? []),
     );

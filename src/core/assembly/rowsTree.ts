@@ -1,5 +1,5 @@
 import { groupsOf, type SeamGraph } from '../block';
-import { toRadians } from '../geometry';
+import { EQUAL_LENGTH_MM, steadyOrder, toRadians } from '../geometry';
 import { middle } from './middles';
 import { joinInOrder, leaf, type Tree } from './tree';
 import { weightOf } from './treeCost';
@@ -44,13 +44,13 @@ export function rowsTree(
 
 function rowsAlong(graph: SeamGraph, members: readonly number[], degrees: number): number[][] {
   const [sin, cos] = [Math.sin(toRadians(degrees)), Math.cos(toRadians(degrees))];
-  const across = members.map((patch) => {
+  const lying = members.map((patch) => {
     const { corners } = (graph.patches[patch] as SeamGraph['patches'][number]).outline;
     const heights = corners.map(({ x, y }) => y * cos - x * sin);
     const [low, high] = [Math.min(...heights), Math.max(...heights)];
     return { patch, at: (low + high) / 2, height: high - low };
   });
-  across.sort((a, b) => a.at - b.at);
+  const across = steadyOrder(lying, ({ at }) => at, EQUAL_LENGTH_MM);
   const typical = across.map(({ height }) => height).sort((a, b) => a - b)[
     Math.floor(across.length / 2)
   ] as number;
@@ -69,5 +69,5 @@ function inRow(graph: SeamGraph, row: readonly number[], degrees: number): Tree 
     const { x, y } = middle(graph, patch);
     return x * Math.cos(toRadians(degrees)) + y * Math.sin(toRadians(degrees));
   };
-  return joinInOrder(graph, [...row].sort((a, b) => along(a) - along(b)).map(leaf)); // prettier-ignore
+  return joinInOrder(graph, steadyOrder(row, along, EQUAL_LENGTH_MM).map(leaf)); // prettier-ignore
 }

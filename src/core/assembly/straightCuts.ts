@@ -5,6 +5,8 @@ import { farPlace, turnAt } from './interface';
 
 /** Lines of which the evenest are sought. */
 const STRAIGHT_SAMPLE = 64;
+/** Patches whose middles lie this near to a line lie on neither side of it, mm. */
+const ON_LINE_MM = 0.5;
 /** Units up to this size have all their straight lines looked at. */
 const MEDIUM_UNIT = 200;
 
@@ -58,10 +60,12 @@ function unevenness({ graph, members, middles }: CutUnit, line: readonly number[
   const b = [last.end, last.start]
     .map(({ place }) => graph.places[place] as Point)
     .sort((p, q) => Math.hypot(q.x - a.x, q.y - a.y) - Math.hypot(p.x - a.x, p.y - a.y))[0] as Point;
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   let balance = 0;
   for (let i = 0; i < members.length; i++) {
     const [x, y] = [middles[i * 2] as number, middles[i * 2 + 1] as number];
-    balance += Math.sign((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x));
+    const beside = ((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x)) / length;
+    if (Math.abs(beside) > ON_LINE_MM) balance += Math.sign(beside);
   }
   return Math.abs(balance) / members.length;
 }

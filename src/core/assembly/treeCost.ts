@@ -1,7 +1,7 @@
 import type { SeamGraph } from '../block';
 import { joinCost, type Tree } from './tree';
 
-/** Bends and runs of all joins of a tree. */
+/** Bends and runs of all joins of a tree; both are Infinity where some join has no seam to sew. */
 export function treeCost(graph: SeamGraph, tree: Tree): { bends: number; runs: number } {
   let [bends, runs] = [0, 0];
   const stack = [tree];
@@ -9,6 +9,7 @@ export function treeCost(graph: SeamGraph, tree: Tree): { bends: number; runs: n
     if (!one.parts) continue;
     const [a, b] = one.parts;
     const own = joinCost(graph, a.members, b.members);
+    if (own === Infinity) return { bends: Infinity, runs: Infinity };
     bends += own % 1000;
     runs += Math.floor(own / 1000);
     stack.push(a, b);

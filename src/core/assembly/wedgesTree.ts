@@ -1,6 +1,7 @@
 import { groupsOf, type SeamGraph } from '../block';
+import { toDegrees } from '../geometry';
 import { exactTree } from './exactTree';
-import { directionFrom } from './middles';
+import { middle } from './middles';
 import { findRotation } from './rotations';
 import { joinCost, joinInOrder, joinTrees, joined, leaf, type Tree } from './tree';
 import { weightOf } from './treeCost';
@@ -14,6 +15,8 @@ export interface Inner {
 /** Places from which the first wedge is tried, as parts of its angle; fewer where each takes long to plan. */
 const WEDGE_STARTS = 24;
 const LARGE_WEDGE_STARTS = 4;
+/** Wedges begin beside, not at, the directions in which the middles of patches usually lie: so far of the way to the next start. */
+const START_SHARE = 0.137;
 /** Wedges of more patches than this are large. */
 const LARGE_WEDGE = 60;
 
@@ -27,13 +30,16 @@ export function wedgesTree(graph: SeamGraph, members: readonly number[], inner: 
   const { folds, centre, next } = rotation;
   const still = members.filter((patch) => next.get(patch) === patch);
   const moving = members.filter((patch) => next.get(patch) !== patch);
-  const angle = (patch: number) => directionFrom(graph, centre, patch) + 360;
+  const angle = (patch: number) => {
+    const { x, y } = middle(graph, patch);
+    return toDegrees(Math.atan2(y - centre.y, x - centre.x));
+  };
   const width = 360 / folds;
   const tried = new Set<string>();
   let best: { wedge: Tree; whole: Tree; cost: number } | undefined;
   const starts = moving.length / folds > LARGE_WEDGE ? LARGE_WEDGE_STARTS : WEDGE_STARTS;
   for (let k = 0; k < starts; k++) {
-    const from = (width * k) / starts + 1e-4;
+    const from = (width * (k + START_SHARE)) / starts;
     const sector = moving.filter((patch) => (((angle(patch) - from) % 360) + 360) % 360 < width);
     if (tried.has(sector.join())) continue;
     tried.add(sector.join());

@@ -16,6 +16,8 @@ export interface Tail {
   readonly lengthMm: number;
 }
 
+/** Sharper corners count as this sharp, degrees. */
+const LEAST_ANGLE_DEG = 0.01;
 /** Tails shorter than this cannot be seen, mm. */
 const LEAST_TAIL_MM = 0.05;
 
@@ -26,7 +28,8 @@ const LEAST_TAIL_MM = 0.05;
  */
 export function tailLength(angleDeg: number, allowanceMm: number): number {
   if (angleDeg >= 90) return 0;
-  const theta = toRadians(angleDeg);
+  // At a cusp the formula is 0 ÷ 0; it tends to five allowances there.
+  const theta = toRadians(Math.max(angleDeg, LEAST_ANGLE_DEG));
   return allowanceMm * Math.max(2 * Math.cos(theta), Math.sin(2.5 * theta) / Math.sin(theta / 2));
 }
 

@@ -142,7 +142,8 @@ export function findContacts(sides: Sides, patches: readonly Patch[]): Contact[]
     for (const other of sidesNear(sides, patches, side, SAME_POINT_MM))
       if (other > side || (twins[other] as number) >= 0) look(side, other);
   }
-  return contacts;
+  // In the order of the sides, whatever order the spatial index finds them in: where a drawing lies changes nothing.
+  return contacts.sort((p, q) => p.side - q.side || p.other - q.other);
 }
 
 /**

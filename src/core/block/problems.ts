@@ -107,7 +107,7 @@ function overlapProblem(a: string, b: string, area: number, at: Point, isSame: b
       }
     : {
         code: 'overlap',
-        message: `${a} and ${b} cover each other by ${area.toFixed(1)} mm². Move one, or put the upper one on a higher layer (data-layer in a drawing).`,
+        message: `${a} and ${b} cover each other by ${area.toFixed(1)} mm². Move one, or put the upper one on a higher layer, to be appliquéd.`,
         at,
         patches: [a, b],
       };

@@ -70,19 +70,19 @@ test('an outline drawn a little off is recognised as the paper that was meant, a
       ...drawn,
       corners: drawn.corners.map(({ x, y }, i) => (i === 0 ? { x: x + 0.3, y } : { x, y })),
     };
-    const found = recognise(off);
+    const found = recognise(off, 'inch');
     expect(found?.offMm, paper.family).toBeGreaterThan(0.05);
     expect(found?.offMm).toBeLessThan(0.5);
     expect(
       matchingRotation(signatureOf(makePaper(found!.paper)), signatureOf(outline)),
       paper.family,
     ).toBeDefined();
-    expect(recognise(drawn)?.offMm).toBeLessThan(0.05);
+    expect(recognise(drawn, 'inch')?.offMm).toBeLessThan(0.05);
   }
   const shaky = { corners: [{ x: 0, y: 0 }, { x: 50.4, y: 0 }, { x: 50.8, y: 50.8 }, { x: 0, y: 50.7 }], bulges: [0, 0, 0, 0] }; // prettier-ignore
-  expect(recognise(shaky)?.paper).toEqual({ family: 'regular', sides: 4, edgeMm: 2 * INCH });
+  expect(recognise(shaky, 'inch')?.paper).toEqual({ family: 'regular', sides: 4, edgeMm: 2 * INCH });
   const odd = makePaper({ family: 'custom', edgesMm: [70, 31, 52, 44], anglesDeg: [77, 140, 101] });
-  expect(recognise(odd)).toBeUndefined();
+  expect(recognise(odd, 'inch')).toBeUndefined();
 });
 
 test('a paper by its edges and angles closes, and one given in full must agree with itself', () => {

@@ -1,6 +1,6 @@
 import { InvalidInputError } from '../errors';
 import { edgeLength, edgesOf, isStraight, type Outline } from '../geometry';
-import { MM_PER_INCH } from '../length';
+import { MM_PER_INCH, type UnitSystem } from '../length';
 import { resemblance, signatureOf, type SignatureStep } from '../shapes';
 import { makePaper } from './makePaper';
 import type { Paper } from './paper';
@@ -18,12 +18,23 @@ export interface Recognised {
   readonly offMm: number;
 }
 
-/** Sizes in which papers are made, and how much nearer a drawing must come to one that is less usual, mm. */
-const GRIDS = [
-  { stepMm: MM_PER_INCH / 8, oddMm: 0 },
-  { stepMm: 2.5, oddMm: 0.1 },
-  { stepMm: 1, oddMm: 0.25 },
-] as const;
+/**
+ * Sizes in which papers are made, by the unit that a project works in, and how much nearer a drawing must come to one that
+ * is less usual there, mm.
+ */
+const GRIDS: Readonly<Record<UnitSystem, readonly { readonly stepMm: number; readonly oddMm: number }[]>> = {
+  inch: [
+    { stepMm: MM_PER_INCH / 8, oddMm: 0 },
+    { stepMm: 2.5, oddMm: 0.1 },
+    { stepMm: 1, oddMm: 0.25 },
+  ],
+  metric: [
+    { stepMm: 5, oddMm: 0 },
+    { stepMm: 1, oddMm: 0.05 },
+    { stepMm: 2.5, oddMm: 0.1 },
+    { stepMm: MM_PER_INCH / 8, oddMm: 0.4 },
+  ],
+};
 /** The same for an angle that no common paper has, mm. */
 const ODD_ANGLE_MM = 0.5;
 /** Angles that papers are made with, degrees; others to the nearest degree. */
@@ -31,20 +42,22 @@ const COMMON_ANGLES = [22.5, 30, 36, 45, 60, 72, 75, 90, 120, 135] as const;
 
 /**
  * Finds the catalogue paper that an outline was meant to be: the nearest among those whose sizes are round in
- * eighths of an inch or in millimetres and whose angles are common.
+ * eighths of an inch or in millimetres and whose angles are common; of those that fit about as well the one that is round
+ * in the project's own unit. What fits exactly is meant, whatever its unit.
+ * @param exactMm what differs by no more than this fits exactly, mm
  * @returns undefined when none comes within 1 mm
  */
-export function recognise(outline: Outline): Recognised | undefined {
+export function recognise(outline: Outline, system: UnitSystem, exactMm = EXACT_MM): Recognised | undefined {
   let best: Recognised | undefined;
   let least = Infinity;
-  for (const { paper, oddMm } of candidates(outline)) {
+  for (const { paper, oddMm } of candidates(outline, system)) {
     const made = tryMake(paper);
     if (!made) continue;
     const { distanceMm, laidOn } = resemblance(outline, made);
     // What fits exactly is meant; of what only nearly fits the more usual paper is.
-    const cost = distanceMm <= EXACT_MM ? distanceMm - RECOGNISED_MM : distanceMm + oddMm;
+    const cost = distanceMm <= exactMm ? distanceMm - RECOGNISED_MM : distanceMm + oddMm;
     // No paper is sold with such an angle: what is only near it was meant to be something else.
-    const isOdd = oddMm >= ODD_ANGLE_MM && distanceMm > EXACT_MM;
+    const isOdd = oddMm >= ODD_ANGLE_MM && distanceMm > exactMm;
     if (isOdd || distanceMm > RECOGNISED_MM || cost >= least) continue;
     [best, least] = [{ paper, laidOn, offMm: distanceMm }, cost];
   }
@@ -65,10 +78,10 @@ interface Candidate {
   readonly oddMm: number;
 }
 
-function candidates(outline: Outline): Candidate[] {
+function candidates(outline: Outline, system: UnitSystem): Candidate[] {
   const steps = signatureOf(outline);
   const isCurved = edgesOf(outline).some((edge) => !isStraight(edge));
-  return GRIDS.flatMap(({ stepMm, oddMm }) => {
+  return GRIDS[system].flatMap(({ stepMm, oddMm }) => {
     const round = (millimetres: number) => Math.round(millimetres / stepMm) * stepMm;
     const papers = isCurved ? curved(steps, outline, round) : straight(steps, round);
     return papers.map((paper) => ({ paper, oddMm: oddMm + (hasOddAngle(paper) ? ODD_ANGLE_MM : 0) }));

@@ -1,7 +1,8 @@
 export { importSvg, type ImportedDrawing, type ImportOptions, type ShapeFault } from './svg/importSvg';
 export { readProjectBasting } from './readBasting';
 export { readBlockDocument, readBlockFile, writeBlockFile } from './blockFile';
-export { importDrawing, type ImportedBlock } from './importDrawing';
+export { importDrawing, type DrawingOptions, type ImportedBlock } from './importDrawing';
+export { LIMITS } from './limits';
 export { outlinePath } from './outlinePath';
 export { papersCsv, type PaperLine } from './papersCsv';
 export { writeDxf } from './writeDxf';

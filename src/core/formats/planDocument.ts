@@ -5,6 +5,7 @@ import type { UnitSystem } from '../length';
 import { BASTE_POLICIES, papersInPlay, takingOut, type BastePolicy } from '../papers';
 import { planBlock, type PlannedBlock } from '../sheet';
 import { threadUse } from '../thread';
+import type { WeldReport } from '../weld';
 import { joinsDocument, kindBastingDocument, pair, round, stepsDocument } from './planSteps';
 
 /** Default allowance: ¼″. */
@@ -20,6 +21,8 @@ export interface PlanOptions {
   readonly policy?: BastePolicy;
   /** What came with the drawing: the order and the basting that its host chose. */
   readonly choices?: Pick<BlockDocument, 'order' | 'basting'>;
+  /** What was put right in the drawing before it was planned. */
+  readonly weld?: WeldReport;
 }
 
 /** Blocks of up to this many patches are also planned by the other schools, for comparison. */
@@ -36,7 +39,7 @@ export type PlanDocument = ReturnType<typeof planDocument>;
 export function planDocument(
   patches: readonly Patch[],
   drawingProblems: readonly Problem[],
-  { onProgress, choices = {}, ...options }: PlanOptions,
+  { onProgress, choices = {}, weld, ...options }: PlanOptions,
 ) {
   const school = options.school ?? (choices.order?.school as School | undefined) ?? 'best';
   const policy = options.policy ?? choices.order?.policy;
@@ -90,6 +93,7 @@ export function planDocument(
       lengthMm: round(lengthMm),
       path: path.map(pair),
     })),
+    ...(weld ? { weld: weldDocument(weld) } : {}),
     flatness: {
       innerPoints: flatness.innerPoints,
       faults: flatness.faults.map((fault) => ({
@@ -134,6 +138,10 @@ export function planDocument(
     takingOut: takingOutDocument(block),
     thread: threadDocument(block),
   };
+}
+
+function weldDocument({ farthestMm, ...counts }: WeldReport) {
+  return { ...counts, farthestMm: round(farthestMm) };
 }
 
 function assemblyDocument(block: PlannedBlock) {

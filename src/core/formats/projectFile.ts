@@ -3,6 +3,7 @@ import { InvalidInputError } from '../errors';
 import type { UnitSystem } from '../length';
 import { layOutTop, type Setting } from '../setting';
 import { PAPER_MARKS, type ChosenMark } from '../shapes';
+import { LIMITS } from './limits';
 import { readBlockDocument, versionOf } from './blockFile';
 import { readProjectBasting } from './readBasting';
 import { readOutline } from './readOutline';
@@ -72,9 +73,19 @@ export function readProjectFile(text: string): ProjectFile {
     shop: readText(record.shop, 'shop', 120, 0),
     unitSystem,
     pageSize,
-    allowanceMm: readNumber(record.allowanceMm, 'allowanceMm', 1, 50),
+    allowanceMm: readNumber(
+      record.allowanceMm,
+      'allowanceMm',
+      LIMITS.allowanceMm.least,
+      LIMITS.allowanceMm.most,
+    ),
     sparesPercent: readNumber(record.sparesPercent, 'sparesPercent', 0, 100),
-    gridColumns: readNumber(record.gridColumns, 'gridColumns', 1, 30),
+    gridColumns: readWhole(
+      record.gridColumns,
+      'gridColumns',
+      LIMITS.gridColumns.least,
+      LIMITS.gridColumns.most,
+    ),
     blocks: read,
     ...(setting === undefined ? {} : { setting: readSetting(setting, known) }),
     ...(marks === undefined ? {} : { marks: readMarks(marks) }),
@@ -154,6 +165,13 @@ function readText(value: unknown, place: string, most: number, least: number): s
   if (typeof value !== 'string' || value.length > most || value.trim().length < least)
     fail(place, `A text of ${least} to ${most} letters is wanted here.`, 'Write one.');
   return value;
+}
+
+function readWhole(value: unknown, place: string, least: number, most: number): number {
+  const number = readNumber(value, place, least, most);
+  if (!Number.isInteger(number))
+    fail(place, `A whole number from ${least} to ${most} is wanted here.`, 'Give one.');
+  return number;
 }
 
 function readNumber(value: unknown, place: string, least: number, most: number): number {

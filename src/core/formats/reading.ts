@@ -1,4 +1,5 @@
 import { InvalidInputError } from '../errors';
+import { LIMITS } from './limits';
 
 /** @throws InvalidInputError `block-file` when the text breaks off */
 export function parseJson(text: string): unknown {
@@ -37,7 +38,7 @@ export function isRecord(value: unknown): value is Record<string, unknown> {
 
 /** A text of 1 to 200 letters. */
 export function isName(value: unknown): value is string {
-  return typeof value === 'string' && value.length > 0 && value.length <= 200;
+  return typeof value === 'string' && value.length > 0 && value.length <= LIMITS.patchId;
 }
 
 /** Farther than this from the middle nothing lies, mm. */

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../length';
 import type { Recipe } from './recipe';
 
 export type RecipeKind = Recipe['kind'];
@@ -74,35 +75,39 @@ export const RECIPE_FIELDS: Readonly<Record<RecipeKind, readonly RecipeField[]>>
   ],
 };
 
-const INCH = 25.4;
-
 /** A recipe to begin with; sizes round in inches. */
-export function defaultRecipe(kind: RecipeKind): Recipe {
+export function defaultRecipe(kind: RecipeKind, stepMm = MM_PER_INCH): Recipe {
   const fabrics = ['Light', 'Dark', 'Middle', 'Accent'];
   switch (kind) {
     case 'rosette':
-      return { kind, fabrics, edgeMm: INCH, rings: 2 };
+      return { kind, fabrics, edgeMm: stepMm, rings: 2 };
     case 'grid':
-      return { kind, fabrics, edgeMm: 2 * INCH, columns: 4, rows: 4, triangles: 'every-other' };
+      return { kind, fabrics, edgeMm: 2 * stepMm, columns: 4, rows: 4, triangles: 'every-other' };
     case 'star':
-      return { kind, fabrics, points: 6, edgeMm: 1.5 * INCH, surround: 'set-in' };
+      return { kind, fabrics, points: 6, edgeMm: 1.5 * stepMm, surround: 'set-in' };
     case 'plate':
       return {
         kind,
         fabrics,
         blades: 16,
-        innerMm: 1.5 * INCH,
-        outerMm: 5 * INCH,
+        innerMm: 1.5 * stepMm,
+        outerMm: 5 * stepMm,
         tip: 'pointed',
         centre: 'yes',
       };
     case 'clamshell':
-      return { kind, fabrics, widthMm: 2 * INCH, columns: 5, rows: 5 };
+      return { kind, fabrics, widthMm: 2 * stepMm, columns: 5, rows: 5 };
     case 'framed-diamond':
-      return { kind, fabrics, widthMm: 3 * INCH, heightMm: 6 * INCH, stripMm: INCH, rounds: 3 };
+      return { kind, fabrics, widthMm: 3 * stepMm, heightMm: 6 * stepMm, stripMm: stepMm, rounds: 3 };
     case 'beams':
-      return { kind, fabrics: [...fabrics, 'Middle'], edgeMm: 2 * INCH, reachMm: 6 * INCH, diamondMm: INCH };
+      return {
+        kind,
+        fabrics: [...fabrics, 'Middle'],
+        edgeMm: 2 * stepMm,
+        reachMm: 6 * stepMm,
+        diamondMm: stepMm,
+      };
     case 'disc':
-      return { kind, fabrics, wedges: 12, radiusMm: 5 * INCH, portion: 'whole' };
+      return { kind, fabrics, wedges: 12, radiusMm: 5 * stepMm, portion: 'whole' };
   }
 }

@@ -1,11 +1,15 @@
 import { SAME_POINT_MM, distance, type Point } from './point';
 
 /**
- * Gives points that are the same place (within {@link SAME_POINT_MM}, chained) one number.
+ * Gives points that are the same place (within a tolerance, chained) one number.
+ * @param withinMm points this near are one place, mm; at most {@link SAME_POINT_MM}
  * @returns one cluster number per point, and a point for each cluster
  * Cost: linear, by a hash grid whose cells are ten times as wide as the tolerance.
  */
-export function clusterPoints(points: readonly Point[]): { numbers: Int32Array; places: Point[] } {
+export function clusterPoints(
+  points: readonly Point[],
+  withinMm = SAME_POINT_MM,
+): { numbers: Int32Array; places: Point[] } {
   const parent = Int32Array.from(points, (_, index) => index);
   const find = (start: number): number => {
     let root = start;
@@ -16,13 +20,19 @@ export function clusterPoints(points: readonly Point[]): { numbers: Int32Array; 
   const cells = new Map<number, number[]>();
   points.forEach((point, index) => {
     const { x, y } = point;
+    let isRepeated = false;
     // Most points lie well within their cell: only that is looked into.
-    for (let column = cellOf(x - SAME_POINT_MM); column <= cellOf(x + SAME_POINT_MM); column++) {
-      for (let row = cellOf(y - SAME_POINT_MM); row <= cellOf(y + SAME_POINT_MM); row++) {
-        for (const other of cells.get(keyOf(column, row)) ?? [])
-          if (distance(points[other] as Point, point) <= SAME_POINT_MM) parent[find(index)] = find(other);
+    for (let column = cellOf(x - withinMm); column <= cellOf(x + withinMm); column++) {
+      for (let row = cellOf(y - withinMm); row <= cellOf(y + withinMm); row++) {
+        for (const other of cells.get(keyOf(column, row)) ?? []) {
+          const apart = distance(points[other] as Point, point);
+          if (apart <= withinMm) parent[find(index)] = find(other);
+          if (apart === 0) isRepeated = true;
+        }
       }
     }
+    // What lies exactly on another point has the same neighbours: however often it is repeated, it is kept once.
+    if (isRepeated) return;
     const key = keyOf(cellOf(x), cellOf(y));
     const cell = cells.get(key);
     if (cell) cell.push(index);

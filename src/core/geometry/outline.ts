@@ -58,7 +58,7 @@ export const perimeterOf = perOutline((outline) =>
 );
 
 /** A turn this near to a full reversal says nothing about its side, degrees. */
-const REVERSAL_DEG = 179.9;
+const REVERSAL_DEG = 179;
 
 /**
  * Interior angle at a corner, degrees, between the tangents of its two sides; above 180 where the corner points in.

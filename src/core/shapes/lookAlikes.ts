@@ -52,13 +52,23 @@ export function resemblance(a: Outline, b: Outline): Resemblance {
     const moving = sample(other);
     const tries = Array.from({ length: SAMPLES }, (_, shift) => bestFit(moving, still, shift));
     tries.sort((p, q) => q.together - p.together);
-    for (const { motion } of tries.slice(0, 4)) {
+    for (const { motion } of [...byCorners(a, other), ...tries.slice(0, 4)]) {
       const laidOn = moveOutline(motion, other);
       const distanceMm = Math.max(furthest(still, laidOn), furthest(sample(laidOn), a));
       if (!best || distanceMm < best.distanceMm) best = { distanceMm, laidOn, isTurnedOver };
     }
   }
   return best as Resemblance;
+}
+
+/** Most corners of outlines that are laid corner on corner. */
+const MOST_CORNERS = 24;
+
+/** The best way to lay an outline on another corner on corner, where both have as many: like papers are found exactly. */
+function byCorners({ corners }: Outline, other: Outline): ReturnType<typeof bestFit>[] {
+  if (corners.length !== other.corners.length || corners.length > MOST_CORNERS) return [];
+  const tries = corners.map((_, shift) => bestFit(other.corners, corners, shift));
+  return [tries.reduce((best, one) => (one.together > best.together ? one : best))];
 }
 
 /** Whether two papers are so different in size that laying them on each other can be spared. */

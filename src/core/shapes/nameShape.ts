@@ -35,8 +35,10 @@ function roundSystem(signature: Signature, system: UnitSystem): UnitSystem {
   const sizes = signature.map((step) => (step.bulge === 0 ? step.edgeMm : chordOf(step)));
   const round = (step: number) => sizes.filter((size) => offGrid(size, step) < ROUND_MM).length;
   const [inch, metric] = [round(MM_PER_INCH / 8), round(0.5)];
-  if (inch === metric) return system;
-  return inch > metric ? 'inch' : 'metric';
+  const [own, other] = system === 'inch' ? [inch, metric] : [metric, inch];
+  // A single edge may be round in the other unit by chance; half of them are not.
+  if (other <= own || other * 2 < sizes.length) return system;
+  return system === 'inch' ? 'metric' : 'inch';
 }
 
 function offGrid(value: number, step: number): number {

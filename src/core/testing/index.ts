@@ -9,3 +9,4 @@ export {
   starOfDiamonds,
 } from './mosaics';
 export { leastTime } from './machinePace';
+export { cutAtRandom, seededRandom, shaken } from './shaken';

@@ -101,7 +101,8 @@ export const TROUBLES: readonly Trouble[] = [
     symptom: 'Gaps open along a seam once the papers are out.',
     cause: 'Too few stitches, or a thread that broke between two knots.',
     remedy: 'Sew over the gap from the back, beginning and ending a finger’s breadth beyond it.',
-    avoid: 'About ten stitches to the inch; a knot at every crossing, and half-way on seams over 2″ (5 cm).',
+    avoid:
+      'About four stitches to the centimetre, ten to the inch; a knot at every crossing, and half-way on seams over 5 cm (2″).',
     at: ['release'],
   },
   {

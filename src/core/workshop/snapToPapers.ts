@@ -31,7 +31,7 @@ export interface PaperGuess {
 export function guessPapers(patches: readonly Patch[], system: UnitSystem): PaperGuess[] {
   const { kinds, kindOf } = groupKinds(patches.map(({ outline }) => outline));
   return kinds.flatMap(({ outline }, kind): PaperGuess[] => {
-    const found = recognise(outline);
+    const found = recognise(outline, system);
     if (!found || found.offMm <= EXACT_MM) return [];
     const all = Array.from(kindOf).flatMap((one, index) => (one === kind ? [index] : []));
     // What a generator made is exact as it is, whatever its size.

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 
 /** The page before one is in: the name, a line of what it is for, and a form. */
-export function Doorway({ title, intro, children }: { title: string; intro: string; children: ReactNode }) {
+export function Doorway({ title, intro, children }: { title: string; intro: string; children?: ReactNode }) {
   return (
     <Box component="main" sx={{ maxWidth: 440, mx: 'auto', mt: { xs: 3, sm: 9 }, px: 2 }}>
       <Typography variant="h1" component="p" sx={{ mb: 0.5 }}>

@@ -9,24 +9,30 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
+import type { ProjectLine } from '@/server/projects';
+import type { ProjectState } from '@/server/people';
 import { send } from '@/ui/api';
 import { FileButton } from '@/ui/FileButton';
+import { formatDay } from '@/ui/formatDay';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
 import { SignOutButton } from '@/ui/SignOutButton';
 
 interface ProjectListProps {
   readonly name: string;
-  readonly projects: readonly { readonly id: string; readonly name: string; readonly shop: string }[];
+  readonly projects: readonly ProjectLine[];
 }
 
 export function ProjectList({ name, projects }: ProjectListProps) {
+  const inUse = projects.filter(({ state }) => state === 'in-use');
+  const isTwin = (own: ProjectLine) =>
+    projects.some((other) => other.id !== own.id && other.name === own.name && other.shop === own.shop);
   return (
     <Box component="main" sx={{ maxWidth: 720, mx: 'auto', mt: 5, px: 2 }}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
         <Typography variant="h1">Your projects</Typography>
         <Stack direction="row" spacing={1} sx={{ alignItems: 'center' }}>
-          <Typography color="textSecondary">{name}</Typography>
+          <Link href="/account">{name}</Link>
           <SignOutButton />
         </Stack>
       </Stack>
@@ -34,7 +40,7 @@ export function ProjectList({ name, projects }: ProjectListProps) {
         {projects.length === 0 && (
           <Typography>No project yet. Make the first one below; then bring in its block drawings.</Typography>
         )}
-        {projects.map((project) => (
+        {inUse.map((project) => (
           <Paper
             key={project.id}
             component={Link}
@@ -44,12 +50,67 @@ export function ProjectList({ name, projects }: ProjectListProps) {
             <Typography variant="h2" component="span">
               {project.name}
             </Typography>
-            <Typography color="textSecondary">{project.shop}</Typography>
+            <Typography color="textSecondary">
+              {[
+                project.shop,
+                isTwin(project) && `begun on ${dateOf(project)}`,
+                project.role === 'helper' && 'you help here',
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Typography>
           </Paper>
         ))}
       </Stack>
+      <PutAway title="Archived" projects={projects.filter(({ state }) => state === 'archived')} />
+      <PutAway title="In the bin" projects={projects.filter(({ state }) => state === 'binned')} />
       <NewProject />
       <ImportProject />
+    </Box>
+  );
+}
+
+const dateOf = ({ createdAt }: ProjectLine) => formatDay(createdAt);
+
+/** Projects that are archived or lie in the bin: each can be taken back, and deleted from the bin. */
+function PutAway({ title, projects }: { title: string; projects: readonly ProjectLine[] }) {
+  const router = useRouter();
+  const { error, isBusy, run } = useSend();
+  const put = ({ id }: ProjectLine, state: ProjectState) =>
+    run(async () => {
+      await send('POST', `/api/projects/${id}/state`, { state });
+      router.refresh();
+    });
+  if (projects.length === 0) return null;
+  return (
+    <Box component="details" sx={{ mb: 2 }}>
+      <Box component="summary" sx={{ cursor: 'pointer' }}>
+        {title} ({projects.length})
+      </Box>
+      <ErrorNote error={error} />
+      {projects.map((project) => (
+        <Stack key={project.id} direction="row" spacing={1} sx={{ alignItems: 'center', mt: 1 }}>
+          <Typography sx={{ flex: 1 }}>
+            {project.name}, begun on {dateOf(project)}
+          </Typography>
+          <Button size="small" disabled={isBusy} onClick={() => void put(project, 'in-use')}>
+            Take {project.name} back
+          </Button>
+          {project.state === 'binned' && (
+            <Button
+              size="small"
+              color="error"
+              disabled={isBusy}
+              onClick={() =>
+                window.confirm(`Delete ${project.name} with all blocks, bags and progress for good?`) &&
+                void put(project, 'deleted')
+              }
+            >
+              Delete for good
+            </Button>
+          )}
+        </Stack>
+      ))}
     </Box>
   );
 }

@@ -12,7 +12,7 @@ import { useSend } from '@/ui/useSend';
 
 interface BlockNameProps {
   readonly projectId: string;
-  readonly block: { readonly id: string; readonly name: string; readonly revision: number };
+  readonly block: { readonly id: string; readonly name: string };
 }
 
 /** The block's name, and a way to change it. What was typed stays when the server refuses. */
@@ -21,15 +21,15 @@ export function BlockName({ projectId, block }: BlockNameProps) {
   const notice = useNotice();
   const [draft, setDraft] = useState<string | undefined>();
   const { error, isBusy, run } = useSend();
-  const rename = (name: string, revision: number) =>
-    send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { name, revision });
+  const rename = (name: string, before: string) =>
+    send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { name, before });
   const save = () =>
     run(async () => {
-      await rename(draft ?? '', block.revision);
       const before = block.name;
+      await rename(draft ?? '', before);
       notice({
         text: `Renamed to ${draft}.`,
-        undo: () => rename(before, block.revision + 1).then(() => router.refresh()),
+        undo: () => rename(before, draft ?? '').then(() => router.refresh()),
       });
       setDraft(undefined);
       router.refresh();

@@ -56,6 +56,10 @@ export function DrawingPreview({ preview, knownFabrics, system }: DrawingPreview
               {drawing.faults.slice(0, 20).map((fault, i) => (
                 <li key={i}>
                   {fault.message} {fault.mend}
+                  <details>
+                    <summary>For whoever made the drawing</summary>
+                    {fault.technical}
+                  </details>
                 </li>
               ))}
             </Box>

@@ -11,13 +11,16 @@ import { useState, type DragEvent } from 'react';
 import type { BagSettings } from '@/core/bags';
 import { MAX_DRAWING_BYTES } from '@/core/formats';
 import { parseLength } from '@/core/length';
+import { DEFAULT_REACH_MM } from '@/core/weld';
 import { send } from '@/ui/api';
 import { DRAWING_FILES, FileButton } from '@/ui/FileButton';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
+import { useUnsaved } from '@/ui/useUnsaved';
 import { DrawingPreview } from './DrawingPreview';
 import { NearPapers } from './NearPapers';
 import { usePreview } from './usePreview';
+import { WeldNote } from './WeldNote';
 
 interface ImportDrawingProps {
   readonly projectId: string;
@@ -33,11 +36,16 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
   const [width, setWidth] = useState('');
   const [fileError, setFileError] = useState<{ what: string; mend: string } | undefined>();
   const [isOver, setIsOver] = useState(false);
+  const [isDone, setDone] = useState(false);
   const [isSnapped, setSnapped] = useState(false);
+  const [weldMm, setWeld] = useState<number>(DEFAULT_REACH_MM);
   const { state, start, cancel } = usePreview(settings);
   const { error, isBusy, run } = useSend();
+  useUnsaved(svg !== '' && !isBusy && !isDone);
   const preview = state.kind === 'ready' ? state.preview : undefined;
   const widthMm = readWidth(width, settings.system);
+
+  const options = { weldMm, isSnapped, ...(widthMm === undefined ? {} : { widthMm }) };
 
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -53,7 +61,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
     setSvg(text);
     setSnapped(false);
     setName((before) => before || titleFrom(file.name));
-    await start(text);
+    await start(text, { weldMm });
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -65,9 +73,9 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
       const { id } = await send<{ id: string }>('POST', `/api/projects/${projectId}/blocks`, {
         name,
         svg,
-        isSnapped,
-        ...(widthMm === undefined ? {} : { widthMm }),
+        ...options,
       });
+      setDone(true);
       router.push(`/p/${projectId}/blocks/${id}`);
       router.refresh();
     });
@@ -100,9 +108,8 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
           {svg ? 'Choose another drawing' : 'Choose a drawing'}
         </FileButton>
         <Typography color="textSecondary" sx={{ flex: 1, minWidth: 260 }}>
-          or drop an SVG file (or a block file saved from Kevlo) here. Each closed shape of straight lines and
-          circular arcs becomes a patch at true size; its data-fabric or fill names the cloth, data-layer says
-          what is appliquéd on top.
+          or drop an SVG file (or a block file saved from Kevlo) here. Each closed shape becomes a patch at
+          true size; its colour tells the cloth. Small misfits are put right, and you see what was moved.
         </Typography>
       </Box>
       <ErrorNote error={fileError} />
@@ -127,31 +134,40 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
         <Stack direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>
           <TextField
             label="Finished width of the drawing"
-            placeholder={settings.system === 'inch' ? '12"' : '30 cm'}
+            placeholder={settings.system === 'inch' ? '12"' : '300 mm'}
             value={width}
             onChange={(event) => setWidth(event.target.value)}
             error={width !== '' && widthMm === undefined}
             helperText={
               width !== '' && widthMm === undefined
-                ? 'Write it like 12", 12½ in or 30 cm.'
+                ? settings.system === 'inch'
+                  ? 'Write it like 12" or 12½; a bare number is in inches.'
+                  : 'Write it like 30 cm or 300; a bare number is in mm.'
                 : 'Or say here how wide it is.'
             }
             sx={{ maxWidth: 280 }}
           />
-          <Button disabled={widthMm === undefined} onClick={() => start(svg, widthMm)}>
+          <Button disabled={widthMm === undefined} onClick={() => start(svg, options)}>
             Use this width
           </Button>
         </Stack>
       )}
       {(preview?.kind === 'faulty' || preview?.kind === 'good') && (
         <>
+          <WeldNote
+            report={preview.drawing.weld}
+            onReach={(reach) => {
+              setWeld(reach);
+              void start(svg, { ...options, weldMm: reach });
+            }}
+          />
           {preview.kind === 'good' && (
             <NearPapers
               preview={preview}
               isSnapped={isSnapped}
               onSnap={(is) => {
                 setSnapped(is);
-                void start(svg, widthMm, is);
+                void start(svg, { ...options, isSnapped: is });
               }}
             />
           )}
@@ -169,7 +185,14 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
                 <Button variant="contained" onClick={save} disabled={isBusy}>
                   Save the block
                 </Button>
-                <Button onClick={() => router.push(`/p/${projectId}/blocks`)}>Leave without saving</Button>
+                <Button
+                  onClick={() => {
+                    setDone(true);
+                    router.push(`/p/${projectId}/blocks`);
+                  }}
+                >
+                  Leave without saving
+                </Button>
               </Stack>
             </Stack>
           )}
@@ -181,7 +204,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
 
 function readWidth(text: string, system: BagSettings['system']): number | undefined {
   try {
-    return parseLength(text, system === 'inch' ? 'in' : 'cm');
+    return parseLength(text, system === 'inch' ? 'in' : 'mm');
   } catch {
     return undefined;
   }

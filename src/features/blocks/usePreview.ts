@@ -2,7 +2,10 @@
 import { proxy, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BagSettings } from '@/core/bags';
+import type { DrawingOptions } from '@/core/formats';
 import type { ImportWorker, Preview } from '@/workers/importWorker';
+
+export type PreviewOptions = DrawingOptions & { readonly isSnapped?: boolean };
 
 export type PreviewState =
   | { readonly kind: 'idle' }
@@ -20,7 +23,7 @@ export function usePreview(settings: BagSettings) {
   }, []);
   useEffect(() => () => worker.current?.terminate(), []);
   const start = useCallback(
-    async (svg: string, widthMm?: number, isSnapped = false) => {
+    async (svg: string, options: PreviewOptions = {}) => {
       worker.current?.terminate();
       const own = new Worker(new URL('../../workers/importWorker.ts', import.meta.url), { type: 'module' });
       worker.current = own;
@@ -37,7 +40,6 @@ export function usePreview(settings: BagSettings) {
       const onProgress = proxy((share: number) => {
         if (worker.current === own) setState({ kind: 'busy', share });
       });
-      const options = { isSnapped, ...(widthMm === undefined ? {} : { widthMm }) };
       const preview = await Promise.race([
         wrap<ImportWorker>(own).preview(svg, options, settings, onProgress),
         failed,

@@ -20,7 +20,10 @@ type PageData = Awaited<ReturnType<typeof makerPage>>;
 
 /** A maker's own page: the block, the next step large, one big button, what follows, and a way to ask for help. */
 export function MakerPage({ token, initial }: { token: string; initial: PageData }) {
-  const { record, apply, waitingCount, refusal } = useTicks(token);
+  const { record, apply, isWaiting, waitingCount, setAsideCount, refusal } = useTicks(
+    token,
+    initial.maker.id,
+  );
   const [chosen, setChosen] = useRemembered(`kevlo-block-${token}`);
   const [isFlipped, setIsFlipped] = useState(false);
   const blocks = useMemo(
@@ -167,10 +170,16 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
             disabled={progress.stuck.has(step.id)}
             onClick={() => tick(step, 'stuck')}
           >
-            {progress.stuck.has(step.id) ? 'Your host knows' : 'I’m stuck'}
+            {stuckWord(progress.stuck.has(step.id), isWaiting(block.id, step.id))}
           </Button>
         )}
       </Stack>
+      {setAsideCount > 0 && (
+        <Typography role="status" color="warning.main" sx={{ mt: 1 }}>
+          {setAsideCount === 1 ? 'One tick was' : `${setAsideCount} ticks were`} about a block that is no
+          longer here and {setAsideCount === 1 ? 'is' : 'are'} kept on this phone. Tell your host.
+        </Typography>
+      )}
       {waitingCount > 0 && (
         <Alert severity="warning" variant="outlined" icon={false}>
           {refusal && refusal.status >= 400
@@ -217,4 +226,10 @@ function Shell({ data, children }: { data: PageData; children: React.ReactNode }
       {children}
     </Box>
   );
+}
+
+/** The host knows what has been sent, not what waits on this phone. */
+function stuckWord(isStuck: boolean, isOnItsWay: boolean): string {
+  if (!isStuck) return 'I’m stuck';
+  return isOnItsWay ? 'On its way to your host' : 'Your host knows';
 }

@@ -1,48 +1,44 @@
 'use client';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
-
-interface Tick extends ProgressEvent {
-  readonly blockId: string;
-}
+import { readWaiting, sendAll, storeKey, withTick, type Sending, type Tick, type Waiting } from './tickStore';
 
 /** How long to wait before sending again what could not be sent, ms. */
 const RETRY_MS = 5000;
 
+/** Told when this tab changed the store; other tabs are told by the browser. */
+const CHANGED = 'kevlo-waiting-changed';
+
 /**
  * A maker's ticks: kept on the device first and sent when the server can be reached, as often as it takes. Each has an
- * id of its own, so that the server counts it once.
+ * id of its own, so that the server counts it once. The store belongs to the maker, not to the link, and all tabs share it.
  */
-export function useTicks(token: string) {
-  const key = `kevlo-ticks-${token.slice(0, 8)}`;
-  const [waiting, setWaiting] = useState<readonly Tick[]>([]);
+export function useTicks(token: string, makerId: string) {
+  const [waiting, change] = useWaiting(token, makerId);
   const [sent, setSent] = useState<readonly Tick[]>([]);
   const [refusal, setRefusal] = useState<RefusedError | undefined>();
-  const [isLoaded, setIsLoaded] = useState(false);
+  const { ticks } = waiting;
   useEffect(() => {
-    // Reading the device's store must wait until the page stands: the server cannot know it.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    setWaiting(readStore(key));
-    setIsLoaded(true);
-  }, [key]);
-  useEffect(() => {
-    if (isLoaded) localStorage.setItem(key, JSON.stringify(waiting));
-  }, [key, waiting, isLoaded]);
-  useEffect(() => {
-    if (waiting.length === 0) return;
+    if (ticks.length === 0) return;
     let isCurrent = true;
-    const deliver = async () => {
+    let isUnderWay = false;
+    const sendSome = async (some: readonly Tick[]): Promise<Sending> => {
       try {
-        await send('POST', `/api/m/${token}/events`, { events: waiting });
-        if (!isCurrent) return;
-        const ids = new Set(waiting.map(({ clientId }) => clientId));
-        setSent((before) => [...before, ...waiting]);
-        setWaiting((now) => now.filter(({ clientId }) => !ids.has(clientId)));
-        setRefusal(undefined);
+        await send('POST', `/api/m/${token}/events`, { events: some });
+        if (isCurrent) setSent((before) => [...before, ...some]);
+        if (isCurrent) setRefusal(undefined);
+        return { kind: 'taken' };
       } catch (error) {
         if (isCurrent && error instanceof RefusedError) setRefusal(error);
+        return { kind: error instanceof RefusedError && isFinal(error) ? 'refused' : 'later' };
       }
+    };
+    const deliver = async () => {
+      if (isUnderWay) return;
+      isUnderWay = true;
+      await sendAll(ticks, sendSome, change);
+      isUnderWay = false;
     };
     void deliver();
     const timer = setInterval(() => void deliver(), RETRY_MS);
@@ -52,13 +48,16 @@ export function useTicks(token: string) {
       clearInterval(timer);
       window.removeEventListener('online', deliver);
     };
-  }, [token, waiting]);
-  const record = useCallback((blockId: string, { id, units }: StepOfPatches, kind: Tick['kind']) => {
-    const clientId = crypto.randomUUID?.() ?? fallbackId();
-    const at = new Date().toISOString();
-    setWaiting((now) => [...now, { clientId, blockId, stepId: id, kind, at, units }]);
-  }, []);
-  const all = useMemo(() => [...sent, ...waiting], [sent, waiting]);
+  }, [token, ticks, change]);
+  const record = useCallback(
+    (blockId: string, { id, units }: StepOfPatches, kind: Tick['kind']) => {
+      const clientId = crypto.randomUUID?.() ?? fallbackId();
+      const at = new Date().toISOString();
+      change((now) => withTick(now, { clientId, blockId, stepId: id, kind, at, units }));
+    },
+    [change],
+  );
+  const all = useMemo(() => [...sent, ...ticks], [sent, ticks]);
   const apply = useCallback(
     (blockId: string, done: readonly string[], stuck: readonly string[], stepIds: readonly string[]) => {
       const before = new Date(0).toISOString();
@@ -70,7 +69,52 @@ export function useTicks(token: string) {
     },
     [all],
   );
-  return { record, apply, waitingCount: waiting.length, refusal };
+  const isWaiting = (blockId: string, stepId: string) =>
+    ticks.some((tick) => tick.blockId === blockId && tick.stepId === stepId);
+  return {
+    record,
+    apply,
+    isWaiting,
+    waitingCount: ticks.length,
+    setAsideCount: waiting.setAside.length,
+    refusal,
+  };
+}
+
+/** Whether the server will never take what it refused: not for want of a link, of time or of patience. */
+function isFinal({ status, code }: RefusedError): boolean {
+  const isForNow = [401, 403, 408, 425, 429].includes(status) || code === 'no-such-link';
+  return status >= 400 && status < 500 && !isForNow;
+}
+
+/** The device's store, the same in all tabs. */
+function useWaiting(token: string, makerId: string): [Waiting, (change: (now: Waiting) => Waiting) => void] {
+  const key = storeKey(makerId);
+  const subscribe = useCallback((listener: () => void) => {
+    window.addEventListener('storage', listener);
+    window.addEventListener(CHANGED, listener);
+    return () => {
+      window.removeEventListener('storage', listener);
+      window.removeEventListener(CHANGED, listener);
+    };
+  }, []);
+  const text = useSyncExternalStore(subscribe, () => localStorage.getItem(key), () => null); // prettier-ignore
+  const change = useCallback(
+    (work: (now: Waiting) => Waiting) => {
+      // Read anew: another tab may have added something.
+      localStorage.setItem(key, JSON.stringify(work(readWaiting(localStorage.getItem(key)))));
+      window.dispatchEvent(new Event(CHANGED));
+    },
+    [key],
+  );
+  useEffect(() => {
+    // What an older page kept under the link moves to the maker's store.
+    const older = `kevlo-ticks-${token.slice(0, 8)}`;
+    const { ticks } = readWaiting(`{"ticks":${localStorage.getItem(older) ?? '[]'}}`);
+    if (ticks.length > 0) change((now) => ticks.reduce(withTick, now));
+    localStorage.removeItem(older);
+  }, [token, change]);
+  return [useMemo(() => readWaiting(text), [text]), change];
 }
 
 /** Pages over plain http have no crypto.randomUUID; random bytes they have. */
@@ -80,12 +124,4 @@ function fallbackId(): string {
   bytes[8] = ((bytes[8] as number) & 0x3f) | 0x80;
   const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
-}
-
-function readStore(key: string): Tick[] {
-  try {
-    return JSON.parse(localStorage.getItem(key) ?? '[]') as Tick[];
-  } catch {
-    return [];
-  }
 }

@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { UNIT_DEFAULTS } from '@/core/length';
 import type { BagSettings } from '@/core/bags';
 import { RECIPE_FIELDS, RECIPE_NAMES, defaultRecipe, type Recipe, type RecipeKind } from '@/core/generate';
 import { send } from '@/ui/api';
@@ -36,7 +37,7 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
   const { system } = settings;
   const [kind, setKind] = useState<RecipeKind>(existing?.recipe.kind ?? 'rosette');
   const [typed, setTyped] = useState<Typed>(() =>
-    typedFrom(existing?.recipe ?? defaultRecipe('rosette'), system),
+    typedFrom(existing?.recipe ?? defaultRecipe('rosette', UNIT_DEFAULTS[system].stepMm), system),
   );
   const [name, setName] = useState(existing?.name ?? '');
   const { error, isBusy, run } = useSend();
@@ -57,7 +58,7 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
   );
   const choose = (next: RecipeKind) => {
     setKind(next);
-    setTyped(typedFrom(defaultRecipe(next), system));
+    setTyped(typedFrom(defaultRecipe(next, UNIT_DEFAULTS[system].stepMm), system));
   };
   const save = () =>
     run(async () => {

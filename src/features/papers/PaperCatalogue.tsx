@@ -19,7 +19,7 @@ import {
 } from '@/core/catalogue';
 import { papersPerSheet } from '@/core/cutting';
 import { boxOf, type Outline } from '@/core/geometry';
-import { formatAngle, formatArea, formatLength, type UnitSystem } from '@/core/length';
+import { UNIT_DEFAULTS, formatAngle, formatArea, formatLength, type UnitSystem } from '@/core/length';
 import { roomOf, type PageSize } from '@/core/printing';
 import { nameShape, signatureOf } from '@/core/shapes';
 import { readDrawnPapers, type DrawnPapers } from '@/ui/drawnPapers';
@@ -42,7 +42,7 @@ interface PaperCatalogueProps {
 
 /** Every family of papers, any size of it, with its measures, drawn true and ready to print. */
 export function PaperCatalogue({ system, pageSize }: PaperCatalogueProps) {
-  const stepMm = system === 'inch' ? 25.4 : 25;
+  const { stepMm } = UNIT_DEFAULTS[system];
   const [family, setFamily] = useState<PaperFamily>('regular');
   const [typed, setTyped] = useState(() => typedFromPaper(defaultPaper('regular', stepMm), system));
   const [chosen, setChosen] = useState<Paper | undefined>();

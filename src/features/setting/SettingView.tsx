@@ -74,7 +74,7 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
             Redo
           </Button>
           <Button variant="contained" disabled={!own.canSave} onClick={own.save}>
-            {own.isSaved ? 'Saved' : 'Save the setting'}
+            {own.isSaved ? 'Saved' : own.canSave ? 'Save now' : 'Saving …'}
           </Button>
         </Stack>
       </Stack>

@@ -1,12 +1,15 @@
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { UnitSystem } from '@/core/length';
 import type { Setting } from '@/core/setting';
 import { record, redo, startHistory, undo } from '@/core/workshop';
 import { send } from '@/ui/api';
-import { useNotice } from '@/ui/Notices';
 import { useSend } from '@/ui/useSend';
+import { useUnsaved } from '@/ui/useUnsaved';
 import { readSettingForm, typedFromSetting, withPlaces, type TypedSetting } from './settingForm';
+
+/** The setting is saved when the hands rest this long, ms. */
+const REST_MS = 800;
 
 /** The setting while it is changed: with undo, with the figures as they are typed, and saved by revision. */
 export function useSetting(
@@ -15,7 +18,6 @@ export function useSetting(
   system: UnitSystem,
 ) {
   const router = useRouter();
-  const notice = useNotice();
   const [history, setHistory] = useState(() => startHistory(initial.setting));
   const setting = history.present;
   const [typed, setTyped] = useState(() => typedFromSetting(setting, system));
@@ -36,6 +38,28 @@ export function useSetting(
     setHistory(next);
     show(next.present);
   };
+  const save = () =>
+    run(async () => {
+      const { revision } = await send<{ revision: number }>('PUT', `/api/projects/${projectId}/setting`, {
+        setting,
+        revision: saved.revision,
+      });
+      setSaved({ setting, revision });
+      router.refresh();
+    });
+  const isUnsaved = setting !== saved.setting;
+  useUnsaved(isUnsaved || fault !== undefined);
+  // It saves itself a moment after each change; a save that was refused waits for the host.
+  const saveNow = useRef(save);
+  useEffect(() => {
+    saveNow.current = save;
+  });
+  const waits = isUnsaved && !isBusy && fault === undefined && error === undefined;
+  useEffect(() => {
+    if (!waits) return;
+    const timer = setTimeout(() => void saveNow.current(), REST_MS);
+    return () => clearTimeout(timer);
+  }, [waits, setting]);
   const theirs = error?.status === 409 ? newerSetting(error.current) : undefined;
   return {
     setting,
@@ -66,16 +90,7 @@ export function useSetting(
       places[cell] = block;
       change({ ...setting, places });
     },
-    save: () =>
-      run(async () => {
-        const { revision } = await send<{ revision: number }>('PUT', `/api/projects/${projectId}/setting`, {
-          setting,
-          revision: saved.revision,
-        });
-        setSaved({ setting, revision });
-        notice({ text: 'The setting is saved.' });
-        router.refresh();
-      }),
+    save,
     /** Where someone saved meanwhile: theirs becomes what is shown; undo brings mine back, to be saved over theirs or not. */
     showTheirs:
       theirs &&

@@ -5,15 +5,16 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useState, type ChangeEvent } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { InvalidInputError } from '@/core/errors';
-import { formatLength, parseLength } from '@/core/length';
+import { UNIT_DEFAULTS, formatLength, parseLength } from '@/core/length';
 import type { Project, ProjectSettings } from '@/server/projects';
 import { RefusedError, send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useNotice } from '@/ui/Notices';
 import { useSend } from '@/ui/useSend';
+import { useUnsaved } from '@/ui/useUnsaved';
 
 /** The project's settings: what they change is said beside each. */
 export function SettingsForm({ project }: { project: Project }) {
@@ -21,7 +22,7 @@ export function SettingsForm({ project }: { project: Project }) {
   const notice = useNotice();
   // What the form showed when it was last in step with what was typed.
   const [shown, setShown] = useState<ProjectSettings>(project);
-  const { register, handleSubmit } = useForm({
+  const { register, handleSubmit, control, getValues, setValue, reset, formState } = useForm({
     defaultValues: {
       name: project.name,
       shop: project.shop,
@@ -32,6 +33,9 @@ export function SettingsForm({ project }: { project: Project }) {
       columns: String(project.gridColumns),
     },
   });
+  useUnsaved(formState.isDirty);
+  const system = useWatch({ control, name: 'unitSystem' });
+  const units = register('unitSystem');
   const { error, isBusy, run } = useSend();
   const put = (settings: Partial<ProjectSettings>) =>
     send<Project>('PATCH', `/api/projects/${project.id}`, settings);
@@ -59,6 +63,7 @@ export function SettingsForm({ project }: { project: Project }) {
         Object.fromEntries(changed.map((one) => [one, settings[one]]));
       await put(only(typed));
       setShown({ ...before, ...only(typed) });
+      reset(values);
       notice({
         text: 'Settings saved; bags and plans are worked out anew.',
         undo: () => put(only(before)).then(() => location.reload()),
@@ -76,7 +81,17 @@ export function SettingsForm({ project }: { project: Project }) {
         label="Lengths in"
         select
         defaultValue={project.unitSystem}
-        slotProps={{ htmlInput: register('unitSystem') }}
+        slotProps={{
+          htmlInput: {
+            ...units,
+            onChange: (event: ChangeEvent<HTMLInputElement>) => {
+              const next = event.target.value as Project['unitSystem'];
+              const allowance = sameLength(getValues('allowance'), system, next);
+              void units.onChange(event);
+              if (allowance !== undefined) setValue('allowance', allowance, { shouldDirty: true });
+            },
+          },
+        }}
       >
         <MenuItem value="inch">inches (cut sizes to ⅛″)</MenuItem>
         <MenuItem value="metric">centimetres and millimetres (cut sizes to 5 mm)</MenuItem>
@@ -85,7 +100,7 @@ export function SettingsForm({ project }: { project: Project }) {
         label="Seam allowance"
         {...register('allowance')}
         error={error?.where === 'allowanceMm'}
-        helperText="¼″ is exact; ⅜″ is generous and safer on outer edges."
+        helperText={UNIT_DEFAULTS[system].allowanceHint}
       />
       <TextField
         label="Spare papers, %"
@@ -114,6 +129,19 @@ export function SettingsForm({ project }: { project: Project }) {
       </Button>
     </Stack>
   );
+}
+
+/** What is typed in one unit, in another; undefined where it cannot be read. */
+function sameLength(
+  text: string,
+  from: Project['unitSystem'],
+  to: Project['unitSystem'],
+): string | undefined {
+  try {
+    return formatLength(readAllowance(text, from), to);
+  } catch {
+    return undefined;
+  }
 }
 
 function readAllowance(text: string, system: Project['unitSystem']): number {

@@ -16,7 +16,7 @@ import {
   type RecipeKind,
 } from '@/core/generate';
 import { boxOfPoints } from '@/core/geometry';
-import type { UnitSystem } from '@/core/length';
+import { UNIT_DEFAULTS, type UnitSystem } from '@/core/length';
 import { addPatches } from '@/core/workshop';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
@@ -32,7 +32,7 @@ export function FiguresPanel({ shop, system }: { shop: Workshop; system: UnitSys
       {parts.map((part) => (
         <PartForm key={part.id} shop={shop} part={part} system={system} />
       ))}
-      <NewPart shop={shop} />
+      <NewPart shop={shop} system={system} />
     </Stack>
   );
 }
@@ -89,13 +89,14 @@ function PartForm({ shop, part, system }: { shop: Workshop; part: Part; system: 
   );
 }
 
-function NewPart({ shop }: { shop: Workshop }) {
+function NewPart({ shop, system }: { shop: Workshop; system: UnitSystem }) {
+  const { stepMm } = UNIT_DEFAULTS[system];
   const [kind, setKind] = useState<RecipeKind>('rosette');
   const add = () => {
     const { parts = [], patches } = shop.document;
     const number = 1 + Math.max(0, ...parts.map(({ id }) => Number(/\d+$/.exec(id)?.[0] ?? 0)));
     const recipe = {
-      ...defaultRecipe(kind),
+      ...defaultRecipe(kind, stepMm),
       ...(shop.fabric ? { fabrics: fabricsFor(kind, shop) } : {}),
     } as Recipe;
     const draft: Part = {
@@ -109,9 +110,13 @@ function NewPart({ shop }: { shop: Workshop }) {
     const own = boxOfPoints(patchesOfPart(draft).flatMap(({ outline }) => outline.corners));
     const there =
       patches.length === 0 ? undefined : boxOfPoints(patches.flatMap(({ outline }) => outline.corners));
-    // Beside what is there, an inch apart: from there it is moved into its place.
+    // Beside what is there, a step apart: from there it is moved into its place.
     const part = there
-      ? { ...draft, x: there.maxX - own.minX + 25.4, y: (there.minY + there.maxY - own.minY - own.maxY) / 2 }
+      ? {
+          ...draft,
+          x: there.maxX - own.minX + stepMm,
+          y: (there.minY + there.maxY - own.minY - own.maxY) / 2,
+        }
       : draft;
     shop.edit(
       (now) => ({ ...addPatches(now, patchesOfPart(part)), parts: [...(now.parts ?? []), part] }),

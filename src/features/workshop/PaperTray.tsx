@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { PAPER_FAMILIES, defaultPaper, type PaperFamily } from '@/core/catalogue';
-import type { UnitSystem } from '@/core/length';
+import { UNIT_DEFAULTS, type UnitSystem } from '@/core/length';
 import { nameShape, signatureOf } from '@/core/shapes';
 import type { LiveReport } from '@/core/workshop';
 import { Silhouette } from '@/ui/drawing';
@@ -30,7 +30,7 @@ interface PaperTrayProps {
 
 /** The papers at hand: those of the block, and any of the catalogue by its figures. */
 export function PaperTray({ shop, report, system }: PaperTrayProps) {
-  const stepMm = system === 'inch' ? 25.4 : 25;
+  const { stepMm } = UNIT_DEFAULTS[system];
   const [family, setFamily] = useState<PaperFamily>('regular');
   const [typed, setTyped] = useState(() => typedFromPaper(defaultPaper('regular', stepMm), system));
   const reading = useMemo(() => readPaper(family, typed, system), [family, typed, system]);

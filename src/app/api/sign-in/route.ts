@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import { signIn } from '@/server/accounts';
 import { database } from '@/server/database';
-import { addressOf, readJson, route, setSessionCookie } from '@/server/http';
+import { knownDevice, readJson, route, setDeviceCookie, setSessionCookie } from '@/server/http';
 import { email, parse } from '@/server/parse';
+import { addressOf } from '@/server/peer';
 
 const BODY = Joi.object<{ email: string; password: string }>({
   email: email(),
@@ -11,5 +12,11 @@ const BODY = Joi.object<{ email: string; password: string }>({
 
 export const POST = route(async (request) => {
   const body = parse(BODY, await readJson(request));
-  await setSessionCookie(await signIn(database(), body.email, body.password, addressOf(request)));
+  const { session, device } = await signIn(database(), body.email, body.password, {
+    address: addressOf(request.headers),
+    device: request.headers.get('user-agent') ?? '',
+    knownDevice: await knownDevice(),
+  });
+  await setSessionCookie(session);
+  await setDeviceCookie(device);
 });

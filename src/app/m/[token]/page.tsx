@@ -1,26 +1,31 @@
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { MakerPage } from '@/features/maker/MakerPage';
 import { database } from '@/server/database';
 import { ServerError } from '@/server/errors';
+import { byLink } from '@/server/gate';
+import { addressOf } from '@/server/peer';
 import { makerPage } from '@/server/progress';
-import { throttle } from '@/server/throttle';
+import { ClothLooks } from '@/ui/ClothLooks';
 
 export const metadata = { title: 'My sewing' };
 
-/** Wrong links per minute, all together, before even right ones wait. */
-const MOST_READS = 600;
-
 export default async function Page({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  return <MakerPage token={token} initial={await readPage(token)} />;
+  const initial = await readPage(token);
+  return (
+    <ClothLooks looks={initial.looks}>
+      <MakerPage token={token} initial={initial} />
+    </ClothLooks>
+  );
 }
 
 async function readPage(token: string) {
   try {
-    await throttle(database(), 'link-page', MOST_READS, 60);
-    return await makerPage(database(), token);
+    const address = addressOf(await headers());
+    return await byLink(database(), address, () => makerPage(database(), token));
   } catch (error) {
-    if (error instanceof ServerError && error.status === 404) notFound();
+    if (error instanceof ServerError && (error.status === 404 || error.status === 429)) notFound();
     throw error;
   }
 }

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Bench } from '@/ui/Bench';
+import { ClothLooks } from '@/ui/ClothLooks';
 import { loadBlocks, loadPeople } from './load';
 
 export default async function ProjectLayout({
@@ -10,7 +11,7 @@ export default async function ProjectLayout({
   params: Promise<{ project: string }>;
 }) {
   const { project: projectId } = await params;
-  const { account, project, blocks } = await loadBlocks(projectId);
+  const { account, project, blocks, looks } = await loadBlocks(projectId);
   const { makers, kits, progress } = await loadPeople(projectId);
   const bags = blocks.length * makers.length;
   const packed = kits.filter(
@@ -59,7 +60,7 @@ export default async function ProjectLayout({
         },
       ]}
     >
-      {children}
+      <ClothLooks looks={looks}>{children}</ClothLooks>
     </Bench>
   );
 }

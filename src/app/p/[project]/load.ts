@@ -1,6 +1,7 @@
 import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { listBlocks } from '@/server/blocks';
+import { clothLooks } from '@/server/cloths';
 import { database } from '@/server/database';
 import { ServerError } from '@/server/errors';
 import { currentAccount } from '@/server/http';
@@ -34,7 +35,8 @@ export const loadBlocks = cache(async (projectId: string) => {
   const fabrics = [
     ...new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric))),
   ].sort();
-  return { account, project, blocks, fabrics };
+  const looks = await clothLooks(database(), project.id, fabrics);
+  return { account, project, blocks, fabrics, looks };
 });
 
 /** Makers, bags and progress of a project. */

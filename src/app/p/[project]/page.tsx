@@ -1,3 +1,4 @@
+import { FirstHour } from '@/features/today/FirstHour';
 import { Today } from '@/features/today/Today';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
@@ -23,6 +24,13 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
         />
       }
     >
+      <FirstHour
+        projectId={projectId}
+        hasBlocks={blocks.length > 0}
+        hasMakers={people.makers.length > 0}
+        hasPacked={people.kits.some(({ status }) => status !== 'to-pack')}
+        hasTicks={people.progress.some(({ done }) => done > 0)}
+      />
       <Today
         projectId={projectId}
         blocks={blocks.map(({ id, name, sheet }) => ({ id, name, problems: sheet.problems.length }))}

@@ -1,7 +1,9 @@
 import { InvalidInputError } from '../../errors';
 import type { Patch, Problem } from '../../block';
 import type { Outline, Point } from '../../geometry';
+import { LIMITS } from '../limits';
 import { compose, parseTransform, type Matrix } from './matrix';
+import { refuseCrowd } from './crowded';
 import { outlineFault } from './outlineFault';
 import { pathOutlines } from './pathOutlines';
 import { physicalSize } from './physicalSize';
@@ -17,6 +19,8 @@ export interface ShapeFault {
   /** What and where. */
   readonly message: string;
   readonly mend: string;
+  /** Where it stands in the file, for whoever made the drawing. */
+  readonly technical: string;
   readonly shape: string;
   readonly line: number;
   /** mm in the drawing. */
@@ -27,6 +31,8 @@ export interface ImportedDrawing {
   readonly patches: readonly Patch[];
   readonly faults: readonly ShapeFault[];
   readonly problems: readonly Problem[];
+  /** Colours in which named cloths are drawn, by name. */
+  readonly fills: Readonly<Record<string, string>>;
   readonly widthMm: number;
   readonly heightMm: number;
 }
@@ -40,7 +46,7 @@ export interface ImportOptions {
 const MAX_PATCHES = 20_000;
 const MAX_USE_DEPTH = 6;
 /** Longest name of a cloth, characters. */
-const MAX_FABRIC_NAME = 80;
+const MAX_FABRIC_NAME = LIMITS.fabric;
 /** Name of the cloth of shapes without a fill. */
 const PLAIN = 'plain';
 
@@ -90,16 +96,21 @@ export function importSvg(text: string, options: ImportOptions = {}): ImportedDr
     );
   }
   const { patches, faults, problems } = reader;
-  return { patches, faults, problems, widthMm: size.widthMm, heightMm: size.heightMm };
+  const fills = Object.fromEntries(reader.fills);
+  for (const layer of new Set(patches.map((patch) => patch.layer)))
+    refuseCrowd(patches.filter((patch) => patch.layer === layer).map(({ outline }) => outline));
+  return { patches, faults, problems, fills, widthMm: size.widthMm, heightMm: size.heightMm };
 }
 
 class DrawingReader {
   readonly patches: Patch[] = [];
   readonly faults: ShapeFault[] = [];
   readonly problems: Problem[] = [];
+  readonly fills = new Map<string, string>();
   private readonly rules: StyleRules;
   private readonly byId = new Map<string, XmlElement>();
   private readonly usedIds = new Set<string>();
+  private readonly nextCopy = new Map<string, number>();
   private unnamed = 0;
   private copies = 0;
 
@@ -228,6 +239,7 @@ class DrawingReader {
     }
     if (element.name === 'line')
       this.noteOpen(id, origin(context.toMm, element), origin(context.toMm, element));
+    refuseCrowd(closed);
     const withHole = outlinesWithHole(closed);
     closed.forEach((outline, part) => {
       const fault = outlineFault(outline, withHole.has(part));
@@ -247,6 +259,7 @@ class DrawingReader {
     const byFill =
       fill === undefined || fill === 'none' ? PLAIN : fill.toLowerCase().slice(0, MAX_FABRIC_NAME);
     this.patches.push({ id, outline, fabric: fabric ?? byFill, layer });
+    if (fabric !== undefined && fill !== undefined && !this.fills.has(fabric)) this.fills.set(fabric, fill);
   }
 
   private noteOpen(id: string, from: Point, to: Point): void {
@@ -262,8 +275,9 @@ class DrawingReader {
     mend: string,
     at: Point = { x: 0, y: 0 },
   ): void {
-    const message = `<${element.name}> “${shape}” at line ${element.line} ${what}.`;
-    this.faults.push({ code: 'bad-shape', message, mend, shape, line: element.line, at });
+    const message = `The shape “${shape}” ${what}.`;
+    const technical = `<${element.name}> at line ${element.line} of the file`;
+    this.faults.push({ code: 'bad-shape', message, mend, technical, shape, line: element.line, at });
   }
 
   private nextName(element: XmlElement): string {
@@ -271,9 +285,14 @@ class DrawingReader {
     return `${element.name}-${this.unnamed}`;
   }
 
-  private uniqueId(wanted: string): string {
+  private uniqueId(long: string): string {
+    // Room is left for the number of a copy and of a part.
+    const wanted = long.slice(0, LIMITS.patchId - 20);
     let id = wanted;
-    for (let n = 2; this.usedIds.has(id); n++) id = `${wanted}-${n}`;
+    // Numbers that were given before are not tried again: however often an id is repeated, each is found at once.
+    let n = this.nextCopy.get(wanted) ?? 2;
+    for (; this.usedIds.has(id); n++) id = `${wanted}-${n}`;
+    if (id !== wanted) this.nextCopy.set(wanted, n);
     this.usedIds.add(id);
     return id;
   }
@@ -288,6 +307,6 @@ function origin([a, b, c, d, e, f]: Matrix, { attributes }: XmlElement): Point {
 
 function textOrImage({ name, line }: XmlElement): string {
   return name === 'text'
-    ? `The text at line ${line} is left out. Convert it to outlines if it should be patches.`
-    : `The picture at line ${line} is left out. Trace it with closed shapes if it should be patches.`;
+    ? `A text is left out (line ${line} of the file). Convert it to outlines if it should be patches.`
+    : `A picture is left out (line ${line} of the file). Trace it with closed shapes if it should be patches.`;
 }

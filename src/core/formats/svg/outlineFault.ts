@@ -34,7 +34,7 @@ export function outlineFault(
   if (hasHole) {
     return {
       message: 'has a hole',
-      mend: 'Draw the piece in the hole as a patch of its own on a higher data-layer, or split the outer one.',
+      mend: 'Draw the piece in the hole as a patch of its own on a higher layer, or split the outer one.',
       at,
     };
   }

@@ -9,6 +9,7 @@ import {
   type Outline,
   type Point,
 } from '../../geometry';
+import { arcsOfCurve, joinedArc, type Cubic } from './curveArcs';
 import type { Matrix } from './matrix';
 
 /** What became of one run of a path. */
@@ -24,20 +25,19 @@ export type PathReading =
 const NO_CORNER_MM = 0.02;
 /** … if the direction there turns by less than this, degrees. */
 const NO_CORNER_DEG = 1;
+/** Longest path that is read, characters. */
+const MAX_PATH_TEXT = 1_000_000;
 /** Most sides of one patch. */
 const MAX_SIDES = 2_000;
 /** Nothing sewn is larger than this, mm. */
 const MAX_COORDINATE_MM = 50_000;
 
-const CURVE_NAMES: Readonly<Record<string, string>> = {
-  C: 'a Bézier curve',
-  S: 'a Bézier curve',
-  Q: 'a Bézier curve',
-  T: 'a Bézier curve',
-};
-
-/** Reads path data into outlines in millimetres, clockwise on screen. Straight lines and circular arcs only. */
+/** Reads path data into outlines in millimetres, clockwise on screen; curves become circular arcs. */
 export function pathOutlines(d: string, toMm: Matrix): PathReading {
+  if (d.length > MAX_PATH_TEXT) {
+    const mend = 'Simplify it, or draw its parts as shapes of their own.';
+    return { fault: `is longer than ${MAX_PATH_TEXT} characters`, mend, at: { x: 0, y: 0 } };
+  }
   const parsed = svgpath(d) as ReturnType<typeof svgpath> & { err?: string };
   if (parsed.err) {
     const why = parsed.err.replace(/^SvgPath: /, '');
@@ -67,7 +67,9 @@ function addSegment(
 ): PathReading | undefined {
   const [letter, ...values] = segment;
   const at = { x: values.at(-2) ?? from.x, y: values.at(-1) ?? from.y };
-  if (!values.every((value) => Math.abs(value) < MAX_COORDINATE_MM)) {
+  // Of an arc the radius may be as large as it likes: then it is straight.
+  const places = letter === 'A' ? [at.x, at.y] : values;
+  if (!values.every(Number.isFinite) || !places.every((value) => Math.abs(value) < MAX_COORDINATE_MM)) {
     const mend = 'Check the numbers in the drawing and its width.';
     return {
       fault: `reaches further than ${MAX_COORDINATE_MM / 1000} m, or not to a number, at command ${index + 1} (${letter})`,
@@ -82,18 +84,55 @@ function addSegment(
   else if (letter === 'Z') draft.close();
   else if (letter === 'A') {
     const [rx, ry] = values as [number, number];
-    if (Math.abs(rx - ry) > 1e-3 * Math.max(rx, ry)) {
-      return refusedCurve('an elliptical arc', index, letter, from);
-    }
-    draft.lineTo(at, bulgeOf(from, at, rx, values[3] === 1, values[4] === 1));
-  } else return refusedCurve(CURVE_NAMES[letter] ?? 'something unknown', index, letter, from);
+    if (Math.abs(rx - ry) > 1e-3 * Math.max(rx, ry)) return addEllipse(draft, values, index, from);
+    if (rx > MAX_COORDINATE_MM) draft.lineTo(at, 0);
+    else draft.lineTo(at, bulgeOf(from, at, rx, values[3] === 1, values[4] === 1));
+  } else if (letter === 'C' || letter === 'Q') return addCurve(draft, cubicOf(from, values), index, letter);
+  else return refusedCurve('something unknown', index, letter, from);
   return undefined;
+}
+
+/** A quadratic curve is a cubic one with its handles two thirds of the way to its own. */
+function cubicOf(from: Point, values: readonly number[]): Cubic {
+  const points = Array.from({ length: values.length / 2 }, (_, i) => ({ x: values[2 * i] as number, y: values[2 * i + 1] as number })); // prettier-ignore
+  const [first, second, third] = points as [Point, Point, Point | undefined];
+  if (third) return [from, first, second, third];
+  const towards = (end: Point) => ({ x: end.x + ((first.x - end.x) * 2) / 3, y: end.y + ((first.y - end.y) * 2) / 3 }); // prettier-ignore
+  return [from, towards(from), towards(second), second];
+}
+
+function addCurve(draft: Draft, curve: Cubic, index: number, letter: string): PathReading | undefined {
+  const [from, , , to] = curve;
+  const isPoint = curve.every((point) => distance(point, from) <= SAME_POINT_MM / 2);
+  const sides = isPoint ? [{ a: from, b: to, bulge: 0 }] : arcsOfCurve(curve);
+  if (!sides) return refusedCurve('a curve with a cusp or a loop', index, letter, from);
+  for (const { b, bulge } of sides) draft.lineTo(b, bulge);
+  return undefined;
+}
+
+/** An elliptical arc by the curves that follow it. */
+function addEllipse(
+  draft: Draft,
+  values: readonly number[],
+  index: number,
+  from: Point,
+): PathReading | undefined {
+  let fault: PathReading | undefined;
+  svgpath(`M${from.x} ${from.y}A${values.join(' ')}`)
+    .unarc()
+    .iterate((segment, _, x, y) => {
+      const [letter, ...numbers] = segment as [string, ...number[]];
+      if (!fault && letter === 'C') fault = addCurve(draft, cubicOf({ x, y }, numbers), index, 'A');
+      else if (!fault && letter === 'L')
+        draft.lineTo({ x: numbers[0] as number, y: numbers[1] as number }, 0);
+    });
+  return fault;
 }
 
 function refusedCurve(what: string, index: number, letter: string, { x, y }: Point): PathReading {
   return {
     fault: `has ${what} at command ${index + 1} (${letter}), near ${x.toFixed(1)} mm, ${y.toFixed(1)} mm`,
-    mend: 'Redraw that side with straight lines or circular arcs (A with equal radii).',
+    mend: 'Redraw that side as one smooth curve, or with straight lines and arcs.',
     at: { x, y },
   };
 }
@@ -149,20 +188,46 @@ class Draft {
 
 /** Drops repeated points and corners in the middle of straight sides, and turns the outline clockwise. */
 export function tidyOutline(raw: Outline): Outline {
-  const distinct = dropCorners(raw, (before, corner) => distance(before, corner) <= SAME_POINT_MM / 2);
+  const distinct = dropRepeated(raw);
   const outline =
     distinct.corners.length < 2 || signedArea(distinct) >= 0 ? distinct : reversedOutline(distinct);
-  return dropStraightCorners(outline);
+  return joinArcs(dropStraightCorners(outline));
 }
 
-function dropCorners(
-  { corners, bulges }: Outline,
-  isRepeated: (before: Point, corner: Point) => boolean,
-): Outline {
-  const keep = corners.flatMap((corner, i) => {
-    const before = corners[(i + corners.length - 1) % corners.length] as Point;
-    return corners.length > 1 && isRepeated(before, corner) ? [] : [i];
+/** Makes one arc of arcs that follow each other on one circle, as curves are often drawn in quarters. */
+function joinArcs(outline: Outline): Outline {
+  let { corners, bulges } = outline;
+  for (let i = 0; i < corners.length && corners.length > 2 && corners.length <= MAX_SIDES;) {
+    const count = corners.length;
+    const before = (i + count - 1) % count;
+    const [a, b, c] = [corners[before], corners[i], corners[(i + 1) % count]] as [Point, Point, Point];
+    const one = joinedArc(
+      { a, b, bulge: bulges[before] as number },
+      { a: b, b: c, bulge: bulges[i] as number },
+    );
+    if (!one) {
+      i += 1;
+      continue;
+    }
+    bulges = bulges.map((bulge, k) => (k === before ? one.bulge : bulge)).filter((_, k) => k !== i);
+    corners = corners.filter((_, k) => k !== i);
+  }
+  return corners === outline.corners ? outline : { corners, bulges };
+}
+
+/** Drops corners that lie on the corner kept before them. */
+function dropRepeated({ corners, bulges }: Outline): Outline {
+  const isNear = (a: Point, b: Point) => distance(a, b) <= SAME_POINT_MM / 2;
+  const keep: number[] = [];
+  corners.forEach((corner, i) => {
+    const before = corners[keep.at(-1) ?? -1];
+    if (!before || !isNear(before, corner)) keep.push(i);
   });
+  while (
+    keep.length > 1 &&
+    isNear(corners[keep[0] as number] as Point, corners[keep.at(-1) as number] as Point)
+  )
+    keep.pop();
   // The side that leaves a dropped corner takes the place of the vanishing one that led to it.
   return {
     corners: keep.map((i) => corners[i] as Point),

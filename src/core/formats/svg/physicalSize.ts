@@ -102,8 +102,8 @@ function noSize(attributes: XmlElement['attributes'], line: number): InvalidInpu
       : `has only ${has.map((name) => `${name}="${attributes[name]?.slice(0, 30)}"`).join(' ')}`;
   return new InvalidInputError(
     'no-physical-size',
-    `The drawing does not say how large it is: its svg element at line ${line} ${found}.`,
-    'Give width and height with a unit, for example width="200mm" height="200mm" with viewBox="0 0 200 200".',
+    'The drawing does not say how large it is.',
+    `Save it with its true size, or say how wide it is. For whoever made it: its svg element at line ${line} ${found}; it wants for example width="200mm" height="200mm" viewBox="0 0 200 200".`,
     { line },
   );
 }

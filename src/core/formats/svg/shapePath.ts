@@ -1,6 +1,9 @@
 import type { XmlElement } from './readXml';
 import { MAX_LENGTH_TEXT, MM_PER_UNIT } from './physicalSize';
 
+/** Most points of one shape that are read; a patch may have far fewer sides. */
+const MAX_POINTS = 20_000;
+
 /** Names of the elements that may become patches. */
 export const SHAPES = new Set(['path', 'polygon', 'polyline', 'rect', 'circle', 'ellipse', 'line']);
 
@@ -32,6 +35,7 @@ function pointsPath(points = '', isClosed: boolean): { d: string } | { fault: st
     .split(/[\s,]+/)
     .filter(Boolean)
     .map(Number);
+  if (numbers.length > 2 * MAX_POINTS) return { fault: `has more than ${MAX_POINTS} points` };
   const bad = numbers.findIndex((value) => !Number.isFinite(value));
   if (bad >= 0) return { fault: `has a point whose coordinate ${bad + 1} is not a number` };
   if (numbers.length % 2 === 1) return { fault: 'has an odd number of coordinates' };

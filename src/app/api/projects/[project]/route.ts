@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LIMITS } from '@/core/formats';
 import { database, inTransaction } from '@/server/database';
 import { readJson, requireAccount, route } from '@/server/http';
 import { notify } from '@/server/notify';
@@ -10,9 +11,13 @@ const BODY = Joi.object<Partial<ProjectSettings>>({
   shop: Joi.string().trim().allow('').max(120),
   unitSystem: Joi.string().valid('inch', 'metric'),
   pageSize: Joi.string().valid('A4', 'Letter'),
-  allowanceMm: Joi.number().greater(0).max(50).label('allowance'),
+  allowanceMm: Joi.number().min(LIMITS.allowanceMm.least).max(LIMITS.allowanceMm.most).label('allowance'),
   sparesPercent: Joi.number().min(0).max(100).label('spares'),
-  gridColumns: Joi.number().integer().min(1).max(20).label('blocks across'),
+  gridColumns: Joi.number()
+    .integer()
+    .min(LIMITS.gridColumns.least)
+    .max(LIMITS.gridColumns.most)
+    .label('blocks across'),
 });
 
 export const PATCH = route(async (request, { project = '' }) => {

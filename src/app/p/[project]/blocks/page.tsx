@@ -1,6 +1,7 @@
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { groupKinds, isSamePaper, markOf, nameKinds, type ChosenMark, type MarkedPaper } from '@/core/shapes';
+import { ClothList } from '@/features/blocks/ClothList';
 import { ContactSheet } from '@/features/blocks/ContactSheet';
 import { LookAlikes } from '@/features/blocks/LookAlikes';
 import { LinkButton } from '@/ui/LinkButton';
@@ -40,6 +41,7 @@ export default async function BlocksPage({ params }: { params: Promise<{ project
       ) : (
         <>
           <ContactSheet projectId={projectId} blocks={blocks} fabrics={fabrics} system={project.unitSystem} />
+          <ClothList projectId={projectId} fabrics={fabrics} />
           <LookAlikes
             projectId={projectId}
             papers={projectPapers(blocks, project.unitSystem, marks, project.marks)}

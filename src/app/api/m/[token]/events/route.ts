@@ -1,7 +1,9 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
+import { byLink } from '@/server/gate';
 import { readJson, route } from '@/server/http';
 import { id, parse } from '@/server/parse';
+import { addressOf } from '@/server/peer';
 import { recordEvents, type RecordedEvent } from '@/server/progress';
 
 const BODY = Joi.object<{ events: RecordedEvent[] }>({
@@ -27,5 +29,6 @@ const BODY = Joi.object<{ events: RecordedEvent[] }>({
 
 export const POST = route(async (request, { token = '' }) => {
   const { events } = parse(BODY, await readJson(request));
-  return { recorded: await recordEvents(database(), token, events) };
+  const record = () => recordEvents(database(), token, events);
+  return { recorded: await byLink(database(), addressOf(request.headers), record) };
 });

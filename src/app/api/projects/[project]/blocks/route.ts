@@ -1,21 +1,20 @@
 import Joi from 'joi';
 import { MAX_DRAWING_BYTES } from '@/core/formats';
 import type { Recipe } from '@/core/generate';
-import { addDocument, importBlock, makeBlock } from '@/server/blocks';
+import { MOST_REACH_MM } from '@/core/weld';
+import { addDocument, importBlock, makeBlock, type DrawingInput } from '@/server/blocks';
 import { database } from '@/server/database';
 import { readJson, requireAccount, route } from '@/server/http';
 import { name, parse } from '@/server/parse';
 import { recipeSchema } from '@/server/recipeSchema';
 
-type Body =
-  | { name: string; svg: string; widthMm?: number; isSnapped?: boolean }
-  | { name: string; recipe: Recipe }
-  | { name: string; document: unknown };
+type Body = DrawingInput | { name: string; recipe: Recipe } | { name: string; document: unknown };
 
 const DRAWING = Joi.object({
   name: name(),
   svg: Joi.string().max(MAX_DRAWING_BYTES).required().label('drawing'),
   widthMm: Joi.number().min(1).max(20_000).label('width'),
+  weldMm: Joi.number().min(0).max(MOST_REACH_MM).label('reach'),
   isSnapped: Joi.boolean(),
 });
 const BUILT = Joi.object({ name: name(), document: Joi.object().unknown().required() });
@@ -29,5 +28,5 @@ export const POST = route(async (request, { project = '' }) => {
   const body = parse<Body>(has('recipe') ? MADE : has('document') ? BUILT : DRAWING, input);
   if ('document' in body) return addDocument(database(), account, project, body);
   if ('recipe' in body) return makeBlock(database(), account, project, body);
-  return importBlock(database(), account, project, body);
+  return importBlock(database(), account, project, body, request.signal);
 });

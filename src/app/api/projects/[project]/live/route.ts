@@ -1,5 +1,6 @@
+import { accountOfSession } from '@/server/accounts';
 import { database } from '@/server/database';
-import { requireAccount, route } from '@/server/http';
+import { requireAccount, route, sessionToken } from '@/server/http';
 import { onChange } from '@/server/live';
 import { openProject } from '@/server/projects';
 
@@ -10,7 +11,14 @@ const HEARTBEAT_MS = 20_000;
 
 /** Server-sent events: one `change` with the kind for every change to the project, told by whichever server. */
 export const GET = route(async (request, { project = '' }) => {
+  const token = await sessionToken();
   await openProject(database(), await requireAccount(), project, 'read');
+  /** Whether whoever listens is still signed in and still belongs to the project. */
+  const mayListen = async () => {
+    const account = await accountOfSession(database(), token);
+    if (!account) return false;
+    return openProject(database(), account, project, 'read').then(() => true, () => false); // prettier-ignore
+  };
   const encoder = new TextEncoder();
   let isOver = false;
   let stop = () => {};
@@ -30,12 +38,21 @@ export const GET = route(async (request, { project = '' }) => {
           end();
         }
       };
+      const look = async () => {
+        if (isOver || (await mayListen().catch(() => true))) return;
+        end();
+        controller.close();
+      };
       stop = await onChange(database(), ({ projectId, kind }) => {
+        if (kind === 'people' || kind === 'everything') void look();
         if (projectId === project || projectId === '') send(`event: change\ndata: ${kind}\n\n`);
       });
       // The page may have gone while the first look at the database took its time.
       if (isOver || request.signal.aborted) return end();
-      heartbeat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS);
+      heartbeat = setInterval(() => {
+        send(': still here\n\n');
+        void look();
+      }, HEARTBEAT_MS);
       request.signal.addEventListener('abort', end);
       send('retry: 1000\nevent: ready\ndata: 1\n\n');
     },

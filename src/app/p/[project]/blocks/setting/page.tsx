@@ -1,3 +1,4 @@
+import { UNIT_DEFAULTS } from '@/core/length';
 import { SettingView } from '@/features/setting/SettingView';
 import { defaultSetting } from '@/core/setting';
 import { database } from '@/server/database';
@@ -10,7 +11,7 @@ export default async function SettingPage({ params }: { params: Promise<{ projec
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { setting, revision } = await readKeptSetting(database(), project);
-  const stepMm = project.unitSystem === 'inch' ? 25.4 : 25;
+  const { stepMm } = UNIT_DEFAULTS[project.unitSystem];
   const sizes = blocks.map(({ id, sheet }) => ({ id, widthMm: sheet.widthMm, heightMm: sheet.heightMm }));
   return (
     <SettingView

@@ -1,9 +1,12 @@
 import { database } from '@/server/database';
+import { byLink } from '@/server/gate';
 import { pictureResponse, route } from '@/server/http';
+import { addressOf } from '@/server/peer';
 import { id, parse } from '@/server/parse';
 import { readMakerPhoto } from '@/server/photos';
 
-export const GET = route(async (_request, { token = '', photo = '' }) => {
+export const GET = route(async (request, { token = '', photo = '' }) => {
   parse(id(), photo);
-  return pictureResponse(await readMakerPhoto(database(), token, photo));
+  const read = () => readMakerPhoto(database(), token, photo);
+  return pictureResponse(await byLink(database(), addressOf(request.headers), read));
 });

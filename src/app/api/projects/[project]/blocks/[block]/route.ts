@@ -7,11 +7,10 @@ import { readJson, requireAccount, route } from '@/server/http';
 import { id, name, parse } from '@/server/parse';
 import { recipeSchema } from '@/server/recipeSchema';
 
-type Body =
-  { name: string; revision: number } | { recipe: Recipe; revision: number } | { isRemoved: boolean };
+type Body = { name: string; before: string } | { recipe: Recipe; revision: number } | { isRemoved: boolean };
 
 const BODY = Joi.alternatives<Body>().try(
-  Joi.object({ name: name(), revision: Joi.number().integer().required() }),
+  Joi.object({ name: name(), before: name() }),
   Joi.object({ recipe: recipeSchema, revision: Joi.number().integer().required() }),
   Joi.object({ isRemoved: Joi.boolean().required() }),
 );

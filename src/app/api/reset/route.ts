@@ -1,0 +1,18 @@
+import Joi from 'joi';
+import { resetPassword } from '@/server/accounts';
+import { database } from '@/server/database';
+import { byLink } from '@/server/gate';
+import { readJson, route } from '@/server/http';
+import { parse, password } from '@/server/parse';
+import { addressOf } from '@/server/peer';
+
+const BODY = Joi.object<{ token: string; password: string }>({
+  token: Joi.string().max(100).required(),
+  password: password(),
+});
+
+export const POST = route(async (request) => {
+  const body = parse(BODY, await readJson(request));
+  const reset = () => resetPassword(database(), body.token, body.password);
+  await byLink(database(), addressOf(request.headers), reset);
+});

@@ -1,0 +1,24 @@
+import Divider from '@mui/material/Divider';
+import Stack from '@mui/material/Stack';
+import { BinPanel } from '@/features/people/BinPanel';
+import { PeoplePanel } from '@/features/people/PeoplePanel';
+import { StatePanel } from '@/features/people/StatePanel';
+import { database } from '@/server/database';
+import { listBin } from '@/server/people';
+import { openProject } from '@/server/projects';
+import { loadProject, orNotFound } from '../load';
+
+export const metadata = { title: 'People and bin' };
+
+export default async function PeoplePage({ params }: { params: Promise<{ project: string }> }) {
+  const { account, project } = await loadProject((await params).project);
+  await orNotFound(() => openProject(database(), account, project.id, 'own'));
+  const lines = await listBin(database(), account, project.id);
+  return (
+    <Stack spacing={4} divider={<Divider />}>
+      <PeoplePanel projectId={project.id} ownId={account.id} />
+      <BinPanel projectId={project.id} lines={lines} />
+      <StatePanel projectId={project.id} name={project.name} />
+    </Stack>
+  );
+}
