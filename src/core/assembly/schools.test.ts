@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { buildSeamGraph, type Patch, type SeamGraph } from '../block';
 import { defaultRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
-import { cutGrid, hexagonMosaic, partition, plate, rosette, starOfDiamonds } from '../testing';
+import { cutGrid, hexagonMosaic, pacedTime, partition, plate, rosette, starOfDiamonds } from '../testing';
 import { SCHOOLS, exactTree, planAssembly, validatePlan, type School } from '.';
 import { chainsOf } from './interface';
 import { treeCost } from './treeCost';
@@ -56,11 +56,15 @@ test('up to eight patches the plan has exactly the fewest bends of all orders', 
   expect(plan(rosette(1)).totals.bends).toBe(6);
 });
 
-test('fourteen patches are weighed in every order within a second; fifteen are not', () => {
+test('fourteen patches are weighed in every order within a second; fifteen are not', async () => {
   const fourteen = hexagonMosaic(16).slice(0, 14);
-  const start = performance.now();
-  const { isProven, totals, bendsBound } = plan(fourteen);
-  expect(performance.now() - start).toBeLessThan(3000);
+  let weighed: ReturnType<typeof plan> | undefined;
+  const ms = await pacedTime(
+    () => (weighed = plan(fourteen)),
+    () => performance.now(),
+  );
+  expect(ms).toBeLessThan(3000);
+  const { isProven, totals, bendsBound } = weighed as NonNullable<typeof weighed>;
   expect([isProven, totals.bends >= bendsBound]).toEqual([true, true]);
   expect(plan(hexagonMosaic(16)).isProven).toBe(false);
   const graph = buildSeamGraph(hexagonMosaic(16));

@@ -54,8 +54,12 @@ export function resemblance(a: Outline, b: Outline): Resemblance {
     tries.sort((p, q) => q.together - p.together);
     for (const { motion } of [...byCorners(a, other), ...tries.slice(0, 4)]) {
       const laidOn = moveOutline(motion, other);
-      const distanceMm = Math.max(furthest(still, laidOn), furthest(sample(laidOn), a));
-      if (!best || distanceMm < best.distanceMm) best = { distanceMm, laidOn, isTurnedOver };
+      // What is further off than the best so far is not measured to the end.
+      const enough = best?.distanceMm ?? Infinity;
+      const there = furthest(still, laidOn, enough);
+      if (there >= enough) continue;
+      const distanceMm = Math.max(there, furthest(sample(laidOn), a, enough));
+      if (distanceMm < enough) best = { distanceMm, laidOn, isTurnedOver };
     }
   }
   return best as Resemblance;
@@ -116,9 +120,17 @@ function sample(outline: Outline): Point[] {
   return points;
 }
 
-function furthest(points: readonly Point[], outline: Outline): number {
+/** Greatest distance of points from an outline, mm; not looked for further once it reaches `enough`. */
+function furthest(points: readonly Point[], outline: Outline, enough: number): number {
   const edges = edgesOf(outline);
-  return Math.max(...points.map((point) => Math.min(...edges.map((edge) => locate(edge, point).off))));
+  let most = 0;
+  for (const point of points) {
+    let off = Infinity;
+    for (const edge of edges) off = Math.min(off, locate(edge, point).off);
+    most = Math.max(most, off);
+    if (most >= enough) return most;
+  }
+  return most;
 }
 
 export interface NamedPaper {

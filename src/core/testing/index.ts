@@ -8,5 +8,5 @@ export {
   rosette,
   starOfDiamonds,
 } from './mosaics';
-export { leastTime } from './machinePace';
+export { leastTime, pacedTime } from './machinePace';
 export { cutAtRandom, seededRandom, shaken } from './shaken';

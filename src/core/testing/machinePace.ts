@@ -36,6 +36,25 @@ export function leastTime(
   return result;
 }
 
+/**
+ * Time that work of seconds took, in ms of the machine on which the limits were set: the fixed measure runs before and
+ * after it and says how slow or busy the machine was meanwhile.
+ * @param now a clock, ms
+ */
+export async function pacedTime(work: () => unknown, now: () => number): Promise<number> {
+  const timed = async (one: () => unknown) => {
+    const start = now();
+    await one();
+    return now() - start;
+  };
+  const measures = () => timed(() => Array.from({ length: 30 }, aMeasureOfWork));
+  aMeasureOfWork();
+  const before = await measures();
+  const own = await timed(work);
+  const pace = (before + (await measures())) / 60;
+  return own * Math.min(1, MEASURE_MS / pace);
+}
+
 /** About a frame's worth, so that it is disturbed as often as what is measured. */
 function aMeasureOfWork(): void {
   for (let time = 0; time < 16; time++) sortedIntoDrawers();
