@@ -22,10 +22,10 @@ export interface Repeat {
 
 /** Larger units are not compared: a block has them once, or its maker sees it. */
 const MOST_PATCHES = 150;
-/** Units are looked up by the reaches of their patches, in mm; the odd shift keeps round sizes away from the borders. */
-const drawerOf = (reach: number) => Math.round(reach + 0.2217);
 /** Patches of congruent units lie within this of each other, laid on each other, mm. */
 const SAME_MM = 0.5;
+/** Units are looked up by the mean reach of their patches, in drawers this wide, mm: congruent ones lie in neighbouring drawers. */
+const DRAWER_MM = 1;
 
 interface UnitClass {
   readonly size: number;
@@ -37,6 +37,8 @@ interface Shape {
   readonly centre: Point;
   /** Cloth and outline of each patch, how far its middle is from the centre, mm; those farthest from the centre first. */
   readonly patches: readonly { readonly cloth: string; readonly outline: Outline; readonly reach: number }[];
+  /** mm. */
+  readonly meanReach: number;
 }
 
 /**
@@ -57,17 +59,20 @@ export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repe
       unit.length === 1 ? -1 : (classOfUnit.get(key(unit)) ?? -2 - index),
     );
     const shape = shapeOf(graph, members);
-    const drawer = [
+    const parts = [
       ...made.sort((a, b) => a - b).map(String),
-      ...shape.patches.map(({ cloth, reach }) => `${cloth}:${drawerOf(reach)}`).sort(),
+      ...shape.patches.map(({ cloth }) => cloth).sort(),
     ].join('|');
-    const alike = (drawers.get(drawer) ?? []).find((one) =>
-      isCongruent((classes[one] as UnitClass).shape, shape),
-    );
+    const row = Math.floor(shape.meanReach / DRAWER_MM);
+    const drawer = (step: number) => `${parts}@${row + step}`;
+    const alike = [-1, 0, 1]
+      .flatMap((step) => drawers.get(drawer(step)) ?? [])
+      .sort((a, b) => a - b)
+      .find((one) => isCongruent((classes[one] as UnitClass).shape, shape));
     const own = alike ?? classes.length;
     if (alike === undefined) {
       classes.push({ size: members.length, shape, joins: [] });
-      drawers.set(drawer, [...(drawers.get(drawer) ?? []), own]);
+      drawers.set(drawer(0), [...(drawers.get(drawer(0)) ?? []), own]);
     }
     classes[own]?.joins.push(index);
     classOfUnit.set(key(members), own);
@@ -90,7 +95,8 @@ function shapeOf(graph: SeamGraph, members: readonly number[]): Shape {
     const middle = middleOfCorners(outline);
     return { cloth: `${fabric}/${outline.corners.length}`, outline, reach: distance(middle, centre) };
   });
-  return { centre, patches: patches.sort((p, q) => q.reach - p.reach) };
+  const meanReach = patches.reduce((sum, { reach }) => sum + reach, 0) / patches.length;
+  return { centre, meanReach, patches: patches.sort((p, q) => q.reach - p.reach) };
 }
 
 function centreOf(patches: readonly { readonly outline: Outline }[]): Point {
@@ -102,6 +108,8 @@ function centreOf(patches: readonly { readonly outline: Outline }[]): Point {
 function isCongruent(a: Shape, b: Shape): boolean {
   const first = a.patches[0];
   if (!first || a.patches.length !== b.patches.length) return false;
+  if (a.patches.some(({ reach }, i) => Math.abs(reach - (b.patches[i]?.reach ?? Infinity)) > SAME_MM))
+    return false;
   return b.patches.some((other) => {
     if (other.cloth !== first.cloth || Math.abs(other.reach - first.reach) > SAME_MM) return false;
     return turnsBetween(first.outline, other.outline).some((degrees) => {

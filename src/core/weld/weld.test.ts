@@ -41,30 +41,19 @@ const shakes = [
   [0.3, 1],
 ] as const;
 
-/**
- * Known and not yet mended: some shakes of this mosaic (0.15 mm or 0.3 mm, seed 747563640) are sewn in another order of as few
- * bends, because a tie between cuts falls otherwise. All but the order is held to.
- */
-const OTHER_ORDER = 'squares, triangles and T-junctions';
-
-test.each(DRAWINGS)(
-  '%s, shaken by less than the reach, is planned exactly as the clean one',
-  (name, make) => {
-    const clean = make();
-    const made = madeOf(clean);
-    for (const [byMm, reachMm] of shakes) {
-      fc.assert(
-        fc.property(fc.integer({ min: 1, max: 1e9 }), (seed) => {
-          const rough = drawn.shaken(clean, byMm, drawn.seededRandom(seed));
-          const { steps, ...rest } = madeOf(weld(rough, reachMm).patches);
-          expect({ ...rest, steps: name === OTHER_ORDER ? made.steps : steps }).toEqual(made);
-          expect(steps).toHaveLength(made.steps.length);
-        }),
-        { numRuns: 3, seed: 8 },
-      );
-    }
-  },
-);
+test.each(DRAWINGS)('%s, shaken by less than the reach, is planned exactly as the clean one', (_, make) => {
+  const clean = make();
+  const made = madeOf(clean);
+  for (const [byMm, reachMm] of shakes) {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e9 }), (seed) => {
+        const rough = drawn.shaken(clean, byMm, drawn.seededRandom(seed));
+        expect(madeOf(weld(rough, reachMm).patches)).toEqual(made);
+      }),
+      { numRuns: 3, seed: 8 },
+    );
+  }
+});
 
 test('rectangles and free shapes cut at random, shaken, are planned as the clean ones', () => {
   fc.assert(
