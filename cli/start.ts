@@ -4,6 +4,7 @@ import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { hasAccounts } from '@/server/accounts';
 import { loadDemo, removeDemo, type DemoSignIns } from '@/server/demo';
+import { dropOldResults } from '@/server/derived';
 import { migrate } from '@/server/migrate';
 import { PlainError } from './PlainError';
 import { buildApplication } from './build';
@@ -43,6 +44,7 @@ export async function runStart(): Promise<number> {
   try {
     const signIns = await withDatabase(url, async (sql) => {
       await migrate(sql, MIGRATIONS);
+      await dropOldResults(sql);
       return ensureDemo(sql, folder);
     });
     await buildApplication(DIST);

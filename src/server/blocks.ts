@@ -7,7 +7,6 @@ import type { BlockSheet } from '@/core/sheet';
 import type { UnitSystem } from '@/core/length';
 import type { Account } from './accounts';
 import { audit } from './audit';
-import type { BagSettings } from '@/core/bags';
 import { clothColours, keepLooks } from './cloths';
 import { inTransaction, type Sql } from './database';
 import { ServerError, conflict, notFound } from './errors';
@@ -17,7 +16,7 @@ import { isId } from './parse';
 import { fewAtOnce, offThread } from './pool';
 import { openProject, type Project } from './projects';
 import { refused } from './refused';
-import { contentHash, sheetFor } from './sheets';
+import { contentHash, sheetFor, sheetsFor } from './sheets';
 
 export interface BlockRow {
   readonly id: string;
@@ -41,11 +40,8 @@ export async function listBlocks(sql: Sql, project: Project): Promise<BlockWithS
   const rows = await sql<BlockRow[]>`
     select id, name, place, revision, content_hash as "contentHash", document
     from block where project_id = ${project.id} and removed_at is null order by place, name`;
-  const settings = await settingsOf(sql, project);
-  const sheets: BlockWithSheet[] = [];
-  // One after another: each may start a worker thread, and the machine may have few cores.
-  for (const row of rows) sheets.push(await withSheet(sql, settings, row));
-  return sheets;
+  const sheets = await sheetsFor(sql, rows, await settingsOf(sql, project));
+  return rows.map((row, i) => withSheet(row, sheets[i] as BlockSheet));
 }
 
 /** One block of a project with its sheet. */
@@ -55,11 +51,10 @@ export async function openBlock(sql: Sql, project: Project, blockId: string): Pr
     select id, name, place, revision, content_hash as "contentHash", document
     from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
   if (!row) throw notFound('This block');
-  return withSheet(sql, await settingsOf(sql, project), row);
+  return withSheet(row, await sheetFor(sql, row, await settingsOf(sql, project)));
 }
 
-async function withSheet(sql: Sql, settings: BagSettings, row: BlockRow): Promise<BlockWithSheet> {
-  const sheet = await sheetFor(sql, row, settings);
+function withSheet(row: BlockRow, sheet: BlockSheet): BlockWithSheet {
   const { id, name, place, revision, contentHash: hash, document } = row;
   const recipe = wholeRecipe(document);
   const made = (document.parts ?? []).map((part) => (part.recipe as Recipe).kind);

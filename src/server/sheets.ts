@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
+import type { AssemblyPlan } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import type { MarkedPaper } from '@/core/shapes';
 import type { BlockSheet } from '@/core/sheet';
 import type { Sql } from './database';
-import { derived, hashOf } from './derived';
+import { derived, derivedAll, hashOf } from './derived';
 import { offThread } from './pool';
 import type { Project } from './projects';
 
@@ -23,7 +24,7 @@ export function sheetSettings(
  * Hash of a document's content: the same document has the same hash everywhere, in whatever order the database or a
  * browser wrote the names within it.
  */
-export function contentHash(document: BlockDocument): string {
+export function contentHash(document: Partial<BlockDocument>): string {
   const inOrder = (_: string, value: unknown) =>
     typeof value === 'object' && value !== null && !Array.isArray(value)
       ? Object.fromEntries(Object.entries(value).sort(([p], [q]) => (p < q ? -1 : 1)))
@@ -31,16 +32,54 @@ export function contentHash(document: BlockDocument): string {
   return createHash('sha256').update(JSON.stringify(document, inOrder)).digest('hex');
 }
 
+/** Raised whenever the core orders the same patches otherwise. */
+const ORDER_VERSION = 1;
+
+/** What a sheet is made from. */
+export interface ToBeSheeted {
+  readonly document: BlockDocument;
+  readonly contentHash: string;
+}
+
 /** The sheet of a block, from the cache or computed in a worker thread. */
 export async function sheetFor(
   sql: Sql,
-  block: { readonly document: BlockDocument; readonly contentHash: string },
+  block: ToBeSheeted,
   settings: BagSettings,
   signal?: AbortSignal,
 ): Promise<BlockSheet> {
+  const [sheet] = await sheetsFor(sql, [block], settings, signal);
+  return sheet as BlockSheet;
+}
+
+/**
+ * The sheets of blocks, from the cache or computed in worker threads. The order of sewing is kept by itself, so that
+ * another allowance, another mark or another way of folding plans nothing anew.
+ */
+export function sheetsFor(
+  sql: Sql,
+  blocks: readonly ToBeSheeted[],
+  settings: BagSettings,
+  signal?: AbortSignal,
+): Promise<BlockSheet[]> {
   const { allowanceMm, sparesPercent, system, marks = [], basting = {} } = settings;
   const isPlain = marks.length === 0 && Object.keys(basting).length === 0;
   const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
-  const key = `sheet/${SHEET_VERSION}/${block.contentHash}/${allowanceMm}/${sparesPercent}/${system}${marked}`;
-  return derived(sql, key, () => offThread('sheet', { document: block.document, settings }, signal));
+  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}`;
+  return derivedAll(
+    sql,
+    blocks.map(({ document, contentHash: hash }) => ({
+      key: `sheet/${SHEET_VERSION}.${ORDER_VERSION}/${hash}/${made}`,
+      compute: async () => {
+        const plan = await orderFor(sql, document, signal);
+        return offThread('sheet', { document, settings, plan }, signal);
+      },
+    })),
+  );
+}
+
+function orderFor(sql: Sql, { patches, order }: BlockDocument, signal?: AbortSignal): Promise<AssemblyPlan> {
+  const document = { patches, ...(order ? { order } : {}) };
+  const key = `order/${ORDER_VERSION}/${contentHash(document)}`;
+  return derived(sql, key, () => offThread('order', { document }, signal));
 }

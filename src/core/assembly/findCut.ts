@@ -35,10 +35,16 @@ export function findCut(graph: SeamGraph, members: readonly number[]): readonly 
 function bestOf(unit: CutUnit, cuts: readonly Cut[]): TriedCut | undefined {
   const { graph, members, opened } = unit;
   let best: TriedCut | undefined;
+  const half = Math.ceil(members.length / 2);
+  let isEven = false;
   for (const cut of cuts) {
+    // Two even halves are only bettered by a shorter cut.
+    if (best && isEven && cut.excess >= best.excess && cut.seams.length >= best.seams.length) continue;
     const groups = groupsOf(graph, members, new Set([...opened, ...cut.seams]));
     const tried = { ...cut, groups };
-    if (!best || isBetter(tried, best)) best = tried;
+    if (best && !isBetter(tried, best)) continue;
+    best = tried;
+    isEven = groups.length === 2 && groups.every(({ length }) => length <= half);
   }
   return best;
 }

@@ -1,4 +1,4 @@
-import type { Seam, SeamGraph } from '../block';
+import { Marks, keptFor, type Seam, type SeamGraph } from '../block';
 import { STRAIGHT_DEG } from '../geometry';
 import { CLOSE_LOOKS, spread, type Cut, type CutUnit } from './cutUnit';
 import { turnAt } from './interface';
@@ -24,6 +24,24 @@ export function pathCuts(unit: CutUnit, thorough: boolean): Cut[] {
   return cuts.filter(({ excess }) => excess === least);
 }
 
+/** Room for a search: which states were reached, and from which other. */
+const roomFor = keptFor(({ seams }: SeamGraph) => ({
+  isOwn: new Marks(seams.length),
+  isReached: new Marks(seams.length * 4),
+  cameFrom: new Int32Array(seams.length * 4),
+}));
+
+/** States to look at, each with the one before it. */
+class Level {
+  readonly states: number[] = [];
+  readonly before: number[] = [];
+
+  push(state: number, before: number): void {
+    this.states.push(state);
+    this.before.push(before);
+  }
+}
+
 /**
  * Breadth-first search over directed seams from one place of the rim to the others, by number of avoidable bends and
  * then by number of seams. Passing a place costs an avoidable bend when it turns although two seams there lie in line.
@@ -31,21 +49,26 @@ export function pathCuts(unit: CutUnit, thorough: boolean): Cut[] {
  */
 function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings: number): Cut[] {
   const { graph, isInside, holeAt } = unit;
-  const own = new Set(unit.seams);
-  const cameFrom = new Map<number, number>();
+  const { isOwn, isReached, cameFrom } = roomFor(graph);
+  isOwn.wipe();
+  for (const seam of unit.seams) isOwn.add(seam);
+  isReached.wipe();
   const reached = new Map<number, number>();
   // A state is a seam, a direction, and whether a hole has been crossed.
   const stateOf = (seam: number, place: number, isAcross = 0) =>
     seam * 4 + isAcross * 2 + ((graph.seams[seam] as Seam).start.place === place ? 0 : 1);
   const crossed = new Set<number>();
-  let level = (graph.seamsAt[source] as readonly number[])
-    .filter((seam) => own.has(seam))
-    .map((seam) => ({ state: stateOf(seam, source), before: -1 }));
-  for (let excess = 0; level.length > 0; excess++) {
-    const next: typeof level = [];
-    for (const { state, before } of level) {
-      if (cameFrom.has(state)) continue;
-      cameFrom.set(state, before);
+  let level = new Level();
+  for (const seam of graph.seamsAt[source] as readonly number[])
+    if (isOwn.has(seam)) level.push(stateOf(seam, source), -1);
+  for (let excess = 0; level.states.length > 0; excess++) {
+    const next = new Level();
+    // The level grows while it is looked at.
+    for (let i = 0; i < level.states.length; i++) {
+      const state = level.states[i] as number;
+      if (isReached.has(state)) continue;
+      isReached.add(state);
+      cameFrom[state] = level.before[i] as number;
       const [seam, isAcross] = [state >> 2, (state >> 1) & 1];
       const { start, end } = graph.seams[seam] as Seam;
       const place = state % 2 === 0 ? end.place : start.place;
@@ -56,8 +79,7 @@ function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings:
         crossed.add(hole[0] as number);
         for (const other of hole)
           for (const onward of graph.seamsAt[other] as readonly number[])
-            if (own.has(onward) && onward !== seam)
-              level.push({ state: stateOf(onward, other, 1), before: state });
+            if (isOwn.has(onward) && onward !== seam) level.push(stateOf(onward, other, 1), state);
         continue;
       }
       if (!isInside(place)) {
@@ -66,9 +88,9 @@ function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings:
       }
       const canGoStraight = graph.hasLine[place];
       for (const onward of graph.seamsAt[place] as readonly number[]) {
-        if (onward === seam || !own.has(onward)) continue;
+        if (onward === seam || !isOwn.has(onward)) continue;
         const isFree = !canGoStraight || turnAt(graph, place, seam, onward) <= STRAIGHT_DEG;
-        (isFree ? level : next).push({ state: stateOf(onward, place, isAcross), before: state });
+        (isFree ? level : next).push(stateOf(onward, place, isAcross), state);
       }
     }
     if (reached.size > 0) return pathsTo(unit, source, reached, cameFrom, excess, limit);
@@ -81,7 +103,7 @@ function pathsTo(
   unit: CutUnit,
   source: number,
   reached: ReadonlyMap<number, number>,
-  cameFrom: ReadonlyMap<number, number>,
+  cameFrom: Int32Array,
   excess: number,
   limit: number,
 ): Cut[] {
@@ -93,7 +115,7 @@ function pathsTo(
   const cuts: Cut[] = [];
   for (const [, last] of targets) {
     const seams: number[] = [];
-    for (let state: number = last; state >= 0; state = cameFrom.get(state) as number) seams.push(state >> 2);
+    for (let state: number = last; state >= 0; state = cameFrom[state] as number) seams.push(state >> 2);
     if (isSimple(unit.graph, seams)) cuts.push({ seams, excess });
     if (cuts.length >= limit) break;
   }

@@ -1,4 +1,4 @@
-import type { Seam, SeamGraph } from '../block';
+import { Marks, keptFor, type Seam, type SeamGraph } from '../block';
 import { EQUAL_LENGTH_MM, steadyOrder, type Point } from '../geometry';
 
 /**
@@ -11,19 +11,27 @@ export function rimsOf(
   seams: readonly number[],
   isInside: (place: number) => boolean,
 ): number[][] {
-  const own = new Set(seams);
+  const { isOwn, seen, rounds } = roomFor(graph);
+  isOwn.wipe();
+  for (const seam of seams) isOwn.add(seam);
+  seen.wipe();
   const next = new Map<number, number[]>();
-  const link = (a: number, b: number) => next.set(a, [...(next.get(a) ?? []), b]);
+  const link = (a: number, b: number) => {
+    const others = next.get(a);
+    if (others) others.push(b);
+    else next.set(a, [b]);
+  };
   for (const patch of members) {
-    const round = aroundPatch(graph, patch).filter(({ seam }) => own.has(seam));
+    const round = (rounds[patch] ??= aroundPatch(graph, patch)).filter(({ seam }) => isOwn.has(seam));
     round.forEach(({ to }, i) => {
       const { from } = round[(i + 1) % round.length] as (typeof round)[number];
+      // Between two seams that meet inside the unit there is no rim.
+      if (to === from && isInside(to)) return;
       link(to, from);
-      link(from, to);
+      if (to !== from) link(from, to);
     });
   }
   const rims: number[][] = [];
-  const seen = new Set<number>();
   for (const first of next.keys()) {
     if (seen.has(first) || isInside(first)) continue;
     const rim = [first];
@@ -41,6 +49,13 @@ export function rimsOf(
     rim.reduce((x, place) => Math.min(x, (graph.places[place] as Point).x), Infinity);
   return rims.length < 2 ? rims : steadyOrder(rims, least, EQUAL_LENGTH_MM);
 }
+
+/** Room for the search, and for each patch that was looked at the seams round it. */
+const roomFor = keptFor(({ seams, places, patches }: SeamGraph) => ({
+  isOwn: new Marks(seams.length),
+  seen: new Marks(places.length),
+  rounds: patches.map((): ReturnType<typeof aroundPatch> | undefined => undefined),
+}));
 
 /** Seams of a patch in the order in which its outline comes to them, each with the places where it comes and goes. */
 function aroundPatch(graph: SeamGraph, patch: number): { seam: number; from: number; to: number }[] {

@@ -1,4 +1,7 @@
 import type { SeamGraph } from './seamGraph';
+import { Marks, keptFor } from './marks';
+
+const marksFor = keptFor((seamsOf: SeamGraph['seamsOf']) => new Marks(seamsOf.length));
 
 /** Splits patches into groups connected by seams, leaving out some seams; the groups keep the given order. */
 export function groupsOf(
@@ -6,7 +9,9 @@ export function groupsOf(
   members: readonly number[],
   leftOut: ReadonlySet<number> = new Set(),
 ): number[][] {
-  const waiting = new Set(members);
+  const waiting = marksFor(seamsOf);
+  waiting.wipe();
+  for (const patch of members) waiting.add(patch);
   const groups: number[][] = [];
   for (const first of members) {
     if (!waiting.delete(first)) continue;

@@ -13,6 +13,7 @@ export {
 export { tidied } from './tidied';
 export { LEAST_SEAM_MM, contactsOfSide, listSides, type Sides } from './contacts';
 export { buildSeamGraph, type OpenEdge, type Seam, type SeamEnd, type SeamGraph } from './seamGraph';
+export { Marks, keptFor } from './marks';
 export { groupsOf } from './groupsOf';
 export { type Problem, type ProblemCode } from './problems';
 export { analyseBlock, type BlockAnalysis } from './analyseBlock';

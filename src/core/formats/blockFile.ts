@@ -1,11 +1,11 @@
 import { BLOCK_FORMAT, type BlockDocument, type ClothRule, type Part, type Patch } from '../block';
 import { documentOfRecipe, isRecipe } from '../generate';
+import { LIMITS } from './limits';
 import { readBasting } from './readBasting';
 import { readOrder } from './readOrder';
 import { readOutline } from './readOutline';
 import { fail, isLength, isName, isRecord, parseJson, readList } from './reading';
 
-const MOST_PATCHES = 20_000;
 
 /** Writes a block as a file that {@link readBlockFile} reads back exactly. */
 export function writeBlockFile(document: BlockDocument): string {
@@ -96,10 +96,10 @@ function readNotes(value: unknown, place: string): Pick<BlockDocument, 'notes'> 
 }
 
 function readPatches(value: unknown, at: (name: string) => string): Patch[] {
-  if (!Array.isArray(value) || value.length === 0 || value.length > MOST_PATCHES) {
+  if (!Array.isArray(value) || value.length === 0 || value.length > LIMITS.patches) {
     fail(
       at('patches'),
-      `A block has from 1 to ${MOST_PATCHES} patches.`,
+      `A block has from 1 to ${LIMITS.patches} patches.`,
       'Save the block again from where it came.',
     );
   }

@@ -10,6 +10,8 @@ export const LIMITS = {
   gridColumns: { least: 1, most: 20 },
   /** Letters of a patch's id. */
   patchId: 200,
+  /** Patches of one block: more would take longer to order than anyone waits. */
+  patches: 12_000,
   /** Letters of a cloth's name. */
   fabric: 80,
 } as const;

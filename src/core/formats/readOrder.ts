@@ -1,11 +1,11 @@
 import { SCHOOLS } from '../assembly';
 import type { OrderChoices, UnitPair, UnitPin } from '../block';
 import { BASTE_POLICIES } from '../papers';
+import { LIMITS } from './limits';
 import { fail, isName, isRecord, readList } from './reading';
 
 /** Most wishes of one sort. */
 const MOST_WISHES = 1000;
-const MOST_IN_UNIT = 20_000;
 
 /**
  * Reads the order of work that a host wants. Units may name patches that are no longer in the block.
@@ -53,7 +53,7 @@ function readPolicy(value: unknown, place: string): string {
 }
 
 function readUnit(value: unknown, place: string): readonly string[] {
-  const isUnit = Array.isArray(value) && value.length > 0 && value.length <= MOST_IN_UNIT && value.every(isName) && new Set(value).size === value.length; // prettier-ignore
+  const isUnit = Array.isArray(value) && value.length > 0 && value.length <= LIMITS.patches && value.every(isName) && new Set(value).size === value.length; // prettier-ignore
   return isUnit
     ? (value as string[])
     : fail(place, 'A unit is a list of ids of different patches.', 'Leave this wish out.');

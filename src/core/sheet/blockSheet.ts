@@ -1,4 +1,4 @@
-import { DEFAULT_SEWING, type ReportProgress, type School } from '../assembly';
+import { DEFAULT_SEWING, type AssemblyPlan, type ReportProgress, type School } from '../assembly';
 import type { Hand as TeachersHand } from './sayHand';
 import { bagContents, type BagContents, type BagSettings } from '../bags';
 import type { Tail } from '../basting';
@@ -100,14 +100,18 @@ export interface BlockSheet {
   readonly bag: BagContents;
 }
 
-/** Computes the sheet of a block. Cost: that of the plan, about n log n. */
+/**
+ * Computes the sheet of a block. Cost: that of the plan, about n log n; little where the order is known.
+ * @param known the order as planOrder gives it for these patches and choices
+ */
 export function blockSheet(
   patches: readonly Patch[],
   settings: BagSettings,
   onProgress?: ReportProgress,
   document: Pick<BlockDocument, 'rules' | 'order' | 'basting' | 'notes'> = {},
+  known?: AssemblyPlan,
 ): BlockSheet {
-  const block = planBlock(patches, settings, onProgress, document);
+  const block = planBlock(patches, settings, onProgress, document, known);
   const { graph, problems, sorted, plan, hand, chosen, kindBastings, basting, refolds, kindNames, rawSides, steps } = block; // prettier-ignore
   const { order, rules = [], notes = {} } = document;
   const bag = bagContents(graph.patches, sorted, settings);

@@ -1,6 +1,6 @@
 export { blockSheet, type BlockSheet, type SheetKind, type SheetPatch } from './blockSheet';
 export { type AppliqueStep, type BasteStep, type JoinStep, type SewnChain, type Step } from './steps';
-export { planBlock, type PlannedBlock } from './planBlock';
+export { planBlock, planOrder, type PlannedBlock } from './planBlock';
 export { momentsOf } from './stepMoments';
 export type { KindBasting } from './bastingChoices';
 export {

@@ -7,7 +7,14 @@ import {
 } from '../assembly';
 import type { BagSettings } from '../bags';
 import { fewestRefolds, planBasting, type BastingPlan, type Refolds } from '../basting';
-import { analyseBlock, sideTreatments, type BlockAnalysis, type BlockDocument, type Patch } from '../block';
+import {
+  analyseBlock,
+  sideTreatments,
+  type BlockAnalysis,
+  type BlockDocument,
+  type OrderChoices,
+  type Patch,
+} from '../block';
 import type { BastePolicy } from '../papers';
 import { groupKinds, nameKinds, type Sorted } from '../shapes';
 import { bastingChoices, kindBasting, type ChosenBasting, type KindBasting } from './bastingChoices';
@@ -34,23 +41,44 @@ export interface PlannedBlock extends BlockAnalysis {
   readonly steps: readonly Step[];
 }
 
+/** Orders the sewing of a block as its host chose or as is best: all that this depends on are its patches and those choices. */
+export function planOrder(
+  patches: readonly Patch[],
+  order: OrderChoices | undefined,
+  onProgress?: ReportProgress,
+): AssemblyPlan {
+  return orderOf(analyseBlock(patches), order, onProgress);
+}
+
+function orderOf(
+  { graph }: BlockAnalysis,
+  order: OrderChoices | undefined,
+  onProgress: ReportProgress | undefined,
+): AssemblyPlan {
+  // Files are read against the list of schools.
+  const school = (order?.school ?? 'best') as School;
+  return planAssembly(graph, DEFAULT_SEWING, onProgress, school, wishesOf(graph.patches, order).wishes);
+}
+
 /**
  * Plans all work on a block: its seams, the order of sewing that the host chose or the best, how patches are folded and
- * held, and the steps. Cost: that of the order, about n log n.
+ * held, and the steps. Cost: that of the order, about n log n; little where the order is known.
+ * @param known the order as {@link planOrder} gives it for these patches and choices
  */
 export function planBlock(
   patches: readonly Patch[],
   settings: Pick<BagSettings, 'allowanceMm' | 'system' | 'marks' | 'basting'>,
   onProgress: ReportProgress | undefined,
   { order, basting: choices }: Pick<BlockDocument, 'order' | 'basting'> = {},
+  known?: AssemblyPlan,
 ): PlannedBlock {
-  const { graph, problems } = analyseBlock(patches);
+  const analysis = analyseBlock(patches);
+  const { graph, problems } = analysis;
   const sorted = groupKinds(graph.patches.map(({ outline }) => outline));
   const read = wishesOf(graph.patches, order);
-  // Files are read against the lists of schools and policies.
-  const school = (order?.school ?? 'best') as School;
+  // Files are read against the list of policies.
   const policy = (order?.policy ?? 'all-first') as BastePolicy;
-  const plan = planAssembly(graph, DEFAULT_SEWING, onProgress, school, read.wishes);
+  const plan = known ?? orderOf(analysis, order, onProgress);
   const chosen = bastingChoices(graph, sorted, choices, settings.basting);
   const basting = planBasting(
     graph,

@@ -1,10 +1,11 @@
 /** Worker thread of the server: runs core functions off the thread that answers requests, by name. */
+import type { AssemblyPlan } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
 import { isColour, nameCloths } from '@/core/cloth';
 import { InvalidInputError } from '@/core/errors';
 import { importDrawing, type DrawingOptions } from '@/core/formats';
-import { blockSheet, type BlockSheet } from '@/core/sheet';
+import { blockSheet, planOrder, type BlockSheet } from '@/core/sheet';
 import { guessPapers, snapToPapers } from '@/core/workshop';
 
 /** What a drawing became, or why it is refused: errors lose their class between threads. */
@@ -12,14 +13,21 @@ export type ReadDrawing =
   | { readonly document: BlockDocument; readonly colours: Readonly<Record<string, string>> }
   | { readonly refusal: Pick<InvalidInputError, 'code' | 'message' | 'mend' | 'place'> };
 
+/** The order of sewing: by far the longest part of a sheet, and the same whatever the settings are. */
+export function order({ document }: { document: Pick<BlockDocument, 'patches' | 'order'> }): AssemblyPlan {
+  return planOrder(document.patches, document.order);
+}
+
 export function sheet({
   document,
   settings,
+  plan,
 }: {
   document: BlockDocument;
   settings: BagSettings;
+  plan: AssemblyPlan;
 }): BlockSheet {
-  return blockSheet(document.patches, settings, undefined, document);
+  return blockSheet(document.patches, settings, undefined, document, plan);
 }
 
 export function drawing({

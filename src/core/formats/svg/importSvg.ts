@@ -43,7 +43,6 @@ export interface ImportOptions {
 }
 
 /** Most patches of one drawing, also through `use`. */
-const MAX_PATCHES = 20_000;
 const MAX_USE_DEPTH = 6;
 /** Longest name of a cloth, characters. */
 const MAX_FABRIC_NAME = LIMITS.fabric;
@@ -206,10 +205,10 @@ class DrawingReader {
         'Unlink the copy in the drawing program.',
       );
     this.copies += 1;
-    if (context.useDepth >= MAX_USE_DEPTH || this.copies > MAX_PATCHES) {
+    if (context.useDepth >= MAX_USE_DEPTH || this.copies > LIMITS.patches) {
       throw new InvalidInputError(
         'too-deep',
-        `There are more than ${MAX_PATCHES} copies, or copies of copies more than ${MAX_USE_DEPTH} deep, at line ${element.line}.`,
+        `There are more than ${LIMITS.patches} copies, or copies of copies more than ${MAX_USE_DEPTH} deep, at line ${element.line}.`,
         'Unlink the copies in the drawing program.',
         { line: element.line },
       );
@@ -249,10 +248,10 @@ class DrawingReader {
   }
 
   private addPatch(id: string, outline: Outline, { fabric, fill, layer }: Context): void {
-    if (this.patches.length >= MAX_PATCHES) {
+    if (this.patches.length >= LIMITS.patches) {
       throw new InvalidInputError(
         'too-many',
-        `The drawing has more than ${MAX_PATCHES} patches.`,
+        `The drawing has more than ${LIMITS.patches} patches.`,
         'Split the project into blocks.',
       );
     }
