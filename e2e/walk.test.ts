@@ -184,7 +184,7 @@ test('ticks made without a connection are kept and sent later', async () => {
 });
 
 test('a revoked link is refused, and its page says what to do', async () => {
-  await host.press('Link of Ann Example');
+  await host.press('Blocks and link of Ann Example');
   await host.press('Revoke the link');
   await host.see('no longer works');
   await phone.go(new URL(makerLink).pathname);

@@ -12,13 +12,42 @@ export interface Maker {
   readonly name: string;
   /** Whether a personal link is in force. */
   readonly hasLink: boolean;
+  /** Ids of the blocks that they do not sew. */
+  readonly skips: readonly string[];
 }
 
 /** Makers of a project by name. */
 export function listMakers(sql: Sql, project: Pick<Project, 'id'>): Promise<Maker[]> {
   return sql<Maker[]>`
-    select id, name, token_hash is not null as "hasLink" from maker
+    select id, name, token_hash is not null as "hasLink",
+      array(select block_id from skip where maker_id = maker.id order by block_id) as skips
+    from maker
     where project_id = ${project.id} and removed_at is null order by lower(name), id`;
+}
+
+/** Says which block a maker sews or does not; what they have sewn of it is kept. */
+export async function setSkip(
+  sql: postgres.Sql,
+  account: Account,
+  projectId: string,
+  makerId: string,
+  { blockId, isSkipped }: { blockId: string; isSkipped: boolean },
+): Promise<void> {
+  await openProject(sql, account, projectId, 'edit');
+  await inTransaction(sql, async (step) => {
+    const [both] = await step`
+      select 1 from maker m, block b where m.id = ${makerId} and b.id = ${blockId}
+        and m.project_id = ${projectId} and b.project_id = ${projectId}`;
+    if (!both) throw notFound('This maker or block');
+    if (isSkipped)
+      await step`insert into skip (maker_id, block_id) values (${makerId}, ${blockId}) on conflict do nothing`;
+    else await step`delete from skip where maker_id = ${makerId} and block_id = ${blockId}`;
+    await audit(step, projectId, account.id, isSkipped ? 'block-skipped' : 'block-sewn', {
+      maker: makerId,
+      block: blockId,
+    });
+    await notify(step, projectId, 'makers');
+  });
 }
 
 /** Adds makers and gives each a personal link. @returns the tokens, which are not kept and cannot be shown again */
@@ -109,8 +138,9 @@ export async function setMakerRemoved(
 /** The maker whom a personal link belongs to. @throws ServerError 404 for unknown, revoked and malformed links alike */
 export async function makerOfLink(sql: Sql, token: string): Promise<Maker & { projectId: string }> {
   const [row] = isToken(token)
-    ? await sql<{ id: string; name: string; projectId: string }[]>`
-        select m.id, m.name, m.project_id as "projectId" from maker m join project p on p.id = m.project_id
+    ? await sql<(Pick<Maker, 'id' | 'name' | 'skips'> & { projectId: string })[]>`
+        select m.id, m.name, m.project_id as "projectId",
+          array(select block_id from skip where maker_id = m.id) as skips from maker m join project p on p.id = m.project_id
         where m.token_hash = ${hashToken(token)} and m.removed_at is null and p.removed_at is null`
     : [];
   if (!row) {

@@ -40,6 +40,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`GET ${P}/people`]: 'own',
   [`POST ${P}/people`]: 'own',
   [`PATCH ${P}/people`]: 'own',
+  [`GET ${P}/badges`]: 'read',
   [`PATCH ${P}/basting`]: 'edit',
   [`POST ${P}/blocks`]: 'edit',
   [`PATCH ${P}/blocks/[block]`]: 'edit',

@@ -5,7 +5,7 @@ import { listBlocks, type BlockWithSheet } from './blocks';
 import { clothLooks } from './cloths';
 import { inTransaction, type Sql } from './database';
 import { invalid, notFound } from './errors';
-import { makerOfLink } from './makers';
+import { listMakers, makerOfLink } from './makers';
 import { makerSheet } from './makerSheet';
 import { settingsOf } from './marks';
 import { notify } from './notify';
@@ -96,20 +96,19 @@ async function readEvents(sql: Sql, projectId: string, makerId?: string): Promis
   return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
 }
 
-/** Every maker's progress on every block of a project. */
+/** Every maker's progress on every block that they sew. */
 export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
   const blocks = await listBlocks(sql, project);
   const settings = await settingsOf(sql, project);
-  const makers = await sql<{ id: string }[]>`
-    select id from maker where project_id = ${project.id} and removed_at is null`;
+  const makers = await listMakers(sql, project);
   const byPair = new Map<string, EventRow[]>();
   for (const event of await readEvents(sql, project.id)) {
     const key = `${event.makerId}/${event.blockId}`;
     byPair.set(key, [...(byPair.get(key) ?? []), event]);
   }
   const all: BlockProgress[] = [];
-  for (const { id } of makers)
-    for (const block of blocks)
+  for (const { id, skips } of makers)
+    for (const block of blocks.filter((one) => !skips.includes(one.id)))
       all.push(await progressOf(sql, settings, id, block, byPair.get(`${id}/${block.id}`) ?? []));
   return all;
 }
@@ -152,7 +151,8 @@ async function progressOf(
 export async function makerPage(sql: Sql, token: string) {
   const maker = await makerOfLink(sql, token);
   const project = await projectById(sql, maker.projectId);
-  const blocks = await listBlocks(sql, project);
+  const all = await listBlocks(sql, project);
+  const blocks = all.filter(({ id }) => !maker.skips.includes(id));
   const settings = await settingsOf(sql, project);
   const events = await readEvents(sql, project.id, maker.id);
   const photos = await listPhotos(sql, project.id);

@@ -5,6 +5,50 @@ import type { ChangeKind } from '@/server/notify';
 /** How long to wait after a refusal before asking again, ms. */
 const REFUSED_WAIT_MS = 5000;
 
+type Listener = (kind: ChangeKind | 'ready') => void;
+
+/** One stream per project and page, for however many parts of the page listen: a browser has few connections to give. */
+const streams = new Map<string, Stream>();
+
+class Stream {
+  readonly #listeners = new Set<Listener>();
+  readonly #address: string;
+  #source: EventSource | undefined;
+  #again: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(projectId: string) {
+    this.#address = `/api/projects/${projectId}/live`;
+  }
+
+  add(listener: Listener): void {
+    this.#listeners.add(listener);
+    if (this.#source === undefined) this.#open();
+    else if (this.#source.readyState === EventSource.OPEN) listener('ready');
+  }
+
+  /** @returns whether nobody listens any more; the stream is closed then */
+  remove(listener: Listener): boolean {
+    this.#listeners.delete(listener);
+    if (this.#listeners.size > 0) return false;
+    clearTimeout(this.#again);
+    this.#source?.close();
+    return true;
+  }
+
+  #open(): void {
+    const source = new EventSource(this.#address);
+    this.#source = source;
+    const tell: Listener = (kind) => this.#listeners.forEach((listener) => listener(kind));
+    source.addEventListener('change', (event: MessageEvent<ChangeKind>) => tell(event.data));
+    source.addEventListener('ready', () => tell('ready'));
+    // After a lost line the browser asks again by itself; after a refusal (a server just starting) it gives up.
+    source.addEventListener('error', () => {
+      if (source.readyState === EventSource.CLOSED)
+        this.#again = setTimeout(() => this.#open(), REFUSED_WAIT_MS);
+    });
+  }
+}
+
 /** Calls back when something of these kinds changes in a project, on whichever server; also after a lost connection. */
 export function useLive(projectId: string, kinds: readonly ChangeKind[], onChange: () => void): void {
   const latest = useRef({ kinds, onChange });
@@ -12,24 +56,15 @@ export function useLive(projectId: string, kinds: readonly ChangeKind[], onChang
     latest.current = { kinds, onChange };
   });
   useEffect(() => {
-    let source: EventSource;
-    let again: ReturnType<typeof setTimeout> | undefined;
-    const tell = () => latest.current.onChange();
-    const open = () => {
-      source = new EventSource(`/api/projects/${projectId}/live`);
-      source.addEventListener('change', (event: MessageEvent<ChangeKind>) => {
-        if (latest.current.kinds.includes(event.data) || event.data === 'everything') tell();
-      });
-      source.addEventListener('ready', tell);
-      // After a lost line the browser asks again by itself; after a refusal (a server just starting) it gives up.
-      source.addEventListener('error', () => {
-        if (source.readyState === EventSource.CLOSED) again = setTimeout(open, REFUSED_WAIT_MS);
-      });
+    const listener: Listener = (kind) => {
+      if (kind === 'ready' || kind === 'everything' || latest.current.kinds.includes(kind))
+        latest.current.onChange();
     };
-    open();
+    const stream = streams.get(projectId) ?? new Stream(projectId);
+    streams.set(projectId, stream);
+    stream.add(listener);
     return () => {
-      clearTimeout(again);
-      source.close();
+      if (stream.remove(listener)) streams.delete(projectId);
     };
   }, [projectId]);
 }

@@ -1,3 +1,4 @@
+export { sewersOf } from './sewersOf';
 export {
   bagContents,
   type BagContents,

@@ -9,14 +9,11 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import useSWR from 'swr';
 import type { Kit, KitStatus } from '@/server/kits';
 import type { Maker } from '@/server/makers';
-import { asRefusal, read, send } from '@/ui/api';
 import { Notice } from '@/ui/Notice';
-import { useNotice } from '@/ui/Notices';
-import { useLive } from '@/ui/useLive';
+import { ManyBags } from './ManyBags';
+import { STATUS_NAMES, useKits } from './useKits';
 
 interface PackingWallProps {
   readonly projectId: string;
@@ -30,26 +27,15 @@ const NEXT: Readonly<Record<KitStatus, KitStatus>> = {
   packed: 'handed-over',
   'handed-over': 'to-pack',
 };
-const LABEL: Readonly<Record<KitStatus, string>> = {
-  'to-pack': 'to pack',
-  packed: 'packed',
-  'handed-over': 'handed over',
-};
 const COLOUR: Readonly<Record<KitStatus, 'inherit' | 'primary' | 'success'>> = {
   'to-pack': 'inherit',
   packed: 'primary',
   'handed-over': 'success',
 };
 
-/** Bags × makers: one large button each, which goes on to packed, handed over, and back. Live for all who look. */
+/** Bags × makers: one large button each, which goes on to packed, handed over, and back; whole rows and columns by their names. */
 export function PackingWall({ projectId, blocks, makers, initialKits }: PackingWallProps) {
-  const router = useRouter();
-  const notice = useNotice();
-  const address = `/api/projects/${projectId}/kits`;
-  const { data: kits = initialKits, mutate } = useSWR<readonly Kit[]>(address, read, {
-    fallbackData: initialKits,
-  });
-  useLive(projectId, ['kits'], () => void mutate());
+  const { kitOf, change } = useKits(projectId, initialKits);
   if (makers.length === 0) {
     return (
       <Notice title="No makers yet">
@@ -58,46 +44,25 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
       </Notice>
     );
   }
-  const kitOf = (blockId: string, makerId: string): Kit =>
-    kits.find((kit) => kit.blockId === blockId && kit.makerId === makerId) ?? {
-      blockId,
-      makerId,
-      status: 'to-pack',
-      revision: 0,
-    };
-  const change = async (kit: Kit, status: KitStatus, label: string, isUndo = false) => {
-    try {
-      const changed = await send<Kit>('PUT', address, { ...kit, status });
-      await mutate(
-        (before = []) => [
-          ...before.filter((other) => other.blockId !== kit.blockId || other.makerId !== kit.makerId),
-          changed,
-        ],
-        { revalidate: false },
-      );
-      notice({
-        text: `${label}: ${LABEL[status]}.`,
-        ...(isUndo ? {} : { undo: () => change(changed, kit.status, label, true) }),
-      });
-      router.refresh();
-    } catch (error) {
-      notice({ text: asRefusal(error).message });
-      void mutate();
-    }
-  };
+  const sews = (maker: Maker, block: { readonly id: string }) => !maker.skips.includes(block.id);
   return (
     <Box>
       <Typography color="textSecondary" sx={{ mb: 1 }}>
-        Press a bag when it is packed, again when it is handed over; a third press starts it afresh.
+        Press a bag when it is packed, again when it is handed over; a third press starts it afresh. Press a
+        name to mark all of its bags.
       </Typography>
       <TableContainer>
         <Table size="small" aria-label="Bags of each maker">
           <TableHead>
             <TableRow>
               <TableCell>Maker</TableCell>
-              {blocks.map(({ id, name }) => (
-                <TableCell key={id} sx={{ px: 0.5, fontSize: '0.85rem' }}>
-                  {name}
+              {blocks.map((block) => (
+                <TableCell key={block.id} sx={{ px: 0.25 }}>
+                  <ManyBags
+                    name={block.name}
+                    kits={makers.filter((maker) => sews(maker, block)).map(({ id }) => kitOf(block.id, id))}
+                    onChange={change}
+                  />
                 </TableCell>
               ))}
             </TableRow>
@@ -105,38 +70,59 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
           <TableBody>
             {makers.map((maker) => (
               <TableRow key={maker.id}>
-                <TableCell component="th" scope="row">
-                  {maker.name}
+                <TableCell component="th" scope="row" sx={{ py: 0.25 }}>
+                  <ManyBags
+                    name={maker.name}
+                    kits={blocks.filter((block) => sews(maker, block)).map(({ id }) => kitOf(id, maker.id))}
+                    onChange={change}
+                  />
                 </TableCell>
-                {blocks.map((block) => {
-                  const kit = kitOf(block.id, maker.id);
-                  const label = `${maker.name}, ${block.name}`;
-                  return (
-                    <TableCell key={block.id} sx={{ px: 0.4 }}>
-                      <Button
-                        fullWidth
-                        aria-label={`${label}: ${LABEL[kit.status]}`}
-                        variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
-                        color={COLOUR[kit.status]}
-                        onClick={() => change(kit, NEXT[kit.status], label)}
-                        sx={{
-                          minHeight: 44,
-                          minWidth: 0,
-                          px: 0.5,
-                          fontSize: '0.82rem',
-                          whiteSpace: 'nowrap',
-                        }}
+                {blocks.map((block) => (
+                  <TableCell key={block.id} sx={{ px: 0.4 }}>
+                    {sews(maker, block) ? (
+                      <Bag
+                        kit={kitOf(block.id, maker.id)}
+                        label={`${maker.name}, ${block.name}`}
+                        onChange={change}
+                      />
+                    ) : (
+                      <Typography
+                        color="textSecondary"
+                        sx={{ textAlign: 'center', fontSize: '0.82rem' }}
+                        aria-label={`${maker.name} does not sew ${block.name}`}
                       >
-                        {LABEL[kit.status]}
-                      </Button>
-                    </TableCell>
-                  );
-                })}
+                        –
+                      </Typography>
+                    )}
+                  </TableCell>
+                ))}
               </TableRow>
             ))}
           </TableBody>
         </Table>
       </TableContainer>
     </Box>
+  );
+}
+
+interface BagProps {
+  readonly kit: Kit;
+  readonly label: string;
+  readonly onChange: (wishes: readonly Kit[], label: string) => void;
+}
+
+function Bag({ kit, label, onChange }: BagProps) {
+  const next = NEXT[kit.status];
+  return (
+    <Button
+      fullWidth
+      aria-label={`${label}: ${STATUS_NAMES[kit.status]}`}
+      variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
+      color={COLOUR[kit.status]}
+      onClick={() => onChange([{ ...kit, status: next }], `${label}: ${STATUS_NAMES[next]}`)}
+      sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
+    >
+      {STATUS_NAMES[kit.status]}
+    </Button>
   );
 }

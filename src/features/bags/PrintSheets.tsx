@@ -11,6 +11,8 @@ import type { PickList } from '@/core/bags';
 import { formatLength } from '@/core/length';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
+import { sewersOf } from '@/core/bags';
+import { counted } from '@/core/words';
 import { Silhouette } from '@/ui/drawing';
 import { BagContentsCard } from './BagContentsCard';
 import type { BagBlock } from './BagsStation';
@@ -33,6 +35,7 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  const labels = blocks.reduce((sum, { id }) => sum + sewersOf(id, makers).length, 0);
   return (
     <Box sx={{ maxWidth: 800 }}>
       <GlobalStyles styles={`@page { size: ${page}; margin: 12mm; }`} />
@@ -49,7 +52,7 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
           <ToggleButton value="A4">A4</ToggleButton>
           <ToggleButton value="Letter">Letter</ToggleButton>
         </ToggleButtonGroup>
-        <Typography color="textSecondary">{blocks.length * makers.length} labels</Typography>
+        <Typography color="textSecondary">{counted(labels, 'label')}</Typography>
       </Stack>
       <Typography variant="h2">{project.name}: pick list</Typography>
       <PickListView list={list} project={project} makers={makers.length} />
@@ -71,7 +74,7 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
         </Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: '4mm' }}>
           {blocks.flatMap((block) =>
-            makers.map((maker) => (
+            sewersOf(block.id, makers).map((maker) => (
               <Label key={`${block.id}${maker.id}`} block={block} maker={maker} project={project} />
             )),
           )}

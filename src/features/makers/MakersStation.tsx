@@ -12,6 +12,7 @@ import { Notice } from '@/ui/Notice';
 import { useNotice } from '@/ui/Notices';
 import { useLive } from '@/ui/useLive';
 import { AddMakers } from './AddMakers';
+import { BlocksDialog } from './BlocksDialog';
 import { LinkDialog, type MakerLink } from './LinkDialog';
 import { MakersWall } from './MakersWall';
 
@@ -26,6 +27,7 @@ interface MakersStationProps {
 export function MakersStation({ projectId, blocks, makers, initialProgress }: MakersStationProps) {
   const router = useRouter();
   const notice = useNotice();
+  const [choosing, setChoosing] = useState<string | undefined>();
   const [links, setLinks] = useState<readonly MakerLink[]>([]);
   const { data: progress = initialProgress, mutate } = useSWR<readonly BlockProgress[]>(
     `/api/projects/${projectId}/progress`,
@@ -57,6 +59,11 @@ export function MakersStation({ projectId, blocks, makers, initialProgress }: Ma
         undo: () => attempt(async () => void (await patch(maker, { isRemoved: false }))),
       });
     });
+  const skip = (maker: Maker, blockId: string, isSkipped: boolean) =>
+    attempt(async () => {
+      await patch(maker, { skip: { blockId, isSkipped } });
+      void mutate();
+    });
   return (
     <Box>
       <Stack
@@ -78,6 +85,7 @@ export function MakersStation({ projectId, blocks, makers, initialProgress }: Ma
           blocks={blocks}
           makers={makers}
           progress={progress}
+          onChooseBlocks={(maker) => setChoosing(maker.id)}
           onNewLink={renew}
           onRevoke={revoke}
           onRemove={remove}
@@ -91,6 +99,12 @@ export function MakersStation({ projectId, blocks, makers, initialProgress }: Ma
         }}
       />
       <LinkDialog links={links} onClose={() => setLinks([])} />
+      <BlocksDialog
+        maker={makers.find(({ id }) => id === choosing)}
+        blocks={blocks}
+        onSkip={skip}
+        onClose={() => setChoosing(undefined)}
+      />
     </Box>
   );
 }

@@ -5,6 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { scaleLinear, sum } from 'd3';
 import { useState } from 'react';
+import { counted } from '@/core/words';
 import type { Maker } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
 import { formatMinutes } from '@/ui/formatMinutes';
@@ -13,6 +14,7 @@ interface MakersWallProps {
   readonly blocks: readonly { readonly id: string; readonly name: string }[];
   readonly makers: readonly Maker[];
   readonly progress: readonly BlockProgress[];
+  readonly onChooseBlocks: (maker: Maker) => void;
   readonly onNewLink: (maker: Maker) => void;
   readonly onRevoke: (maker: Maker) => void;
   readonly onRemove: (maker: Maker) => void;
@@ -25,12 +27,19 @@ const NAME_ROWS = 3;
 const NAME_HEIGHT = 16;
 
 /** One line per maker, sewn as far as they have come; blocks lie along it by their hours. */
-export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRemove }: MakersWallProps) {
+export function MakersWall({
+  blocks,
+  makers,
+  progress,
+  onChooseBlocks,
+  onNewLink,
+  onRevoke,
+  onRemove,
+}: MakersWallProps) {
   const [menu, setMenu] = useState<{ maker: Maker; anchor: HTMLElement } | undefined>();
   const of = (makerId: string, blockId: string) =>
     progress.find((entry) => entry.makerId === makerId && entry.blockId === blockId);
-  const firstMaker = makers[0]?.id ?? '';
-  const hours = blocks.map(({ id }) => of(firstMaker, id)?.totalMinutes ?? 0);
+  const hours = blocks.map(({ id }) => progress.find(({ blockId }) => blockId === id)?.totalMinutes ?? 0);
   const scale = scaleLinear([0, Math.max(1, sum(hours))], [0, LINE_WIDTH]);
   const starts = hours.map((_, index) => sum(hours.slice(0, index)));
   const choose = (action: (maker: Maker) => void) => () => {
@@ -75,7 +84,7 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
             </th>
             <th scope="col">Done</th>
             <th scope="col">
-              <span className="no-print">Link</span>
+              <span className="no-print">Blocks and link</span>
             </th>
           </tr>
         </thead>
@@ -106,8 +115,10 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
                     width="100%"
                     role="img"
                     aria-label={own
-                      .map(
-                        (entry, i) => `${blocks[i]?.name} ${entry?.done ?? 0} of ${entry?.total ?? 0} steps`,
+                      .map((entry, i) =>
+                        entry
+                          ? `${blocks[i]?.name} ${entry.done} of ${entry.total} steps`
+                          : `${blocks[i]?.name} not sewn`,
                       )
                       .join(', ')}
                   >
@@ -159,10 +170,10 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
                     size="small"
                     variant="text"
                     aria-haspopup="menu"
-                    aria-label={`Link of ${maker.name}`}
+                    aria-label={`Blocks and link of ${maker.name}`}
                     onClick={(event) => setMenu({ maker, anchor: event.currentTarget })}
                   >
-                    {maker.hasLink ? 'in force' : 'none'}
+                    {sewnBy(maker, blocks)}, {maker.hasLink ? 'link in force' : 'no link'}
                   </Button>
                 </td>
               </tr>
@@ -171,6 +182,7 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
         </tbody>
       </Box>
       <Menu open={menu !== undefined} anchorEl={menu?.anchor ?? null} onClose={() => setMenu(undefined)}>
+        <MenuItem onClick={choose(onChooseBlocks)}>Choose the blocks that they sew</MenuItem>
         <MenuItem onClick={choose(onNewLink)}>Give a new link (the old one stops)</MenuItem>
         <MenuItem onClick={choose(onRevoke)} disabled={!menu?.maker.hasLink}>
           Revoke the link
@@ -179,4 +191,9 @@ export function MakersWall({ blocks, makers, progress, onNewLink, onRevoke, onRe
       </Menu>
     </Box>
   );
+}
+
+function sewnBy({ skips }: Maker, blocks: MakersWallProps['blocks']): string {
+  const sewn = blocks.filter(({ id }) => !skips.includes(id)).length;
+  return sewn === blocks.length ? 'all blocks' : `${sewn} of ${counted(blocks.length, 'block')}`;
 }

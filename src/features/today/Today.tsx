@@ -4,6 +4,8 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { sewersOf } from '@/core/bags';
+import { counted } from '@/core/words';
 import type { Kit } from '@/server/kits';
 import type { Maker } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
@@ -23,10 +25,11 @@ export function Today({ projectId, blocks, makers, kits, progress }: TodayProps)
   const nameOf = (list: readonly { id: string; name: string }[], id: string) =>
     list.find((entry) => entry.id === id)?.name ?? '';
   const unpacked = blocks.map((block) => {
-    const ready = makers.filter(({ id }) =>
+    const own = sewersOf(block.id, makers);
+    const ready = own.filter(({ id }) =>
       kits.some((kit) => kit.blockId === block.id && kit.makerId === id && kit.status !== 'to-pack'),
     );
-    return { ...block, left: makers.length - ready.length };
+    return { ...block, bags: own.length, left: own.length - ready.length };
   });
   const items: ReactNode[] = [
     ...(blocks.length === 0
@@ -71,12 +74,12 @@ export function Today({ projectId, blocks, makers, kits, progress }: TodayProps)
       )),
     ...unpacked
       .filter(({ left }) => left > 0)
-      .map(({ id, name, left }) => (
+      .map(({ id, name, left, bags }) => (
         <Item
           key={`b${id}`}
           tone="warning.main"
           href={`${base}/bags`}
-          what={`${name}: ${left} of ${makers.length} bags to pack`}
+          what={`${name}: ${left} of ${counted(bags, 'bag')} to pack`}
           why="The pick list adds up what they take."
         />
       )),

@@ -1,5 +1,6 @@
 import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
+import { projectBadges } from '@/server/badges';
 import { listBlocks } from '@/server/blocks';
 import { clothLooks } from '@/server/cloths';
 import { database } from '@/server/database';
@@ -37,6 +38,12 @@ export const loadBlocks = cache(async (projectId: string) => {
   ].sort();
   const looks = await clothLooks(database(), project.id, fabrics);
   return { account, project, blocks, fabrics, looks };
+});
+
+/** What the stations on the tape call for. */
+export const loadBadges = cache(async (projectId: string) => {
+  const { project } = await loadProject(projectId);
+  return projectBadges(database(), project);
 });
 
 /** Makers, bags and progress of a project. */

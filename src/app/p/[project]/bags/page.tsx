@@ -1,5 +1,6 @@
 import { pickList } from '@/core/bags';
 import { BagsStation } from '@/features/bags/BagsStation';
+import { sewersOf } from '@/core/bags';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
@@ -14,16 +15,14 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const papers = await papersOfProject(database(), project, blocks);
   const { makers, kits } = await loadPeople(projectId);
+  const bags = (blockId: string) => sewersOf(blockId, makers).length;
   const list = pickList(
-    blocks.map(({ name, sheet }) => ({ block: name, contents: sheet.bag, bags: makers.length })),
+    blocks.map(({ id, name, sheet }) => ({ block: name, contents: sheet.bag, bags: bags(id) })),
   );
-  const share = (blockId: string) => {
-    const ready = kits.filter(
-      (kit) =>
-        kit.blockId === blockId && kit.status !== 'to-pack' && makers.some(({ id }) => id === kit.makerId),
-    );
-    return makers.length === 0 ? 0 : ready.length / makers.length;
-  };
+  const packed = (blockId: string) =>
+    sewersOf(blockId, makers).filter(({ id }) =>
+      kits.some((kit) => kit.blockId === blockId && kit.makerId === id && kit.status !== 'to-pack'),
+    ).length;
   return (
     <StationPage
       map={
@@ -31,8 +30,8 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
           title="The top: bags packed"
           blocks={topBlocks(blocks, (block) => ({
             href: `/p/${projectId}/bags#bag-${block.id}`,
-            text: `${Math.round(share(block.id) * makers.length)} of ${makers.length} packed`,
-            share: share(block.id),
+            text: `${packed(block.id)} of ${bags(block.id)} packed`,
+            share: bags(block.id) === 0 ? 0 : packed(block.id) / bags(block.id),
           }))}
           fabrics={fabrics}
           columns={project.gridColumns}

@@ -1,5 +1,6 @@
 import { pickList } from '@/core/bags';
 import { PrintSheets } from '@/features/bags/PrintSheets';
+import { sewersOf } from '@/core/bags';
 import { database } from '@/server/database';
 import { papersOfProject, saySaved } from '@/server/projectPapers';
 import { loadBlocks, loadPeople } from '../../load';
@@ -12,7 +13,11 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
   const papers = await papersOfProject(database(), project, blocks);
   const { makers } = await loadPeople(projectId);
   const list = pickList(
-    blocks.map(({ name, sheet }) => ({ block: name, contents: sheet.bag, bags: makers.length })),
+    blocks.map(({ id, name, sheet }) => ({
+      block: name,
+      contents: sheet.bag,
+      bags: sewersOf(id, makers).length,
+    })),
   );
   return (
     <PrintSheets

@@ -2,14 +2,19 @@ import Joi from 'joi';
 import { database } from '@/server/database';
 import { readJson, requireAccount, route } from '@/server/http';
 import { makerAddress } from '@/server/makerAddress';
-import { changeLink, setMakerRemoved } from '@/server/makers';
+import { changeLink, setMakerRemoved, setSkip } from '@/server/makers';
 import { id, parse } from '@/server/parse';
 
-type Body = { link: 'renew' | 'revoke' } | { isRemoved: boolean };
+interface Skip {
+  readonly blockId: string;
+  readonly isSkipped: boolean;
+}
+type Body = { link: 'renew' | 'revoke' } | { isRemoved: boolean } | { skip: Skip };
 
 const BODY = Joi.alternatives<Body>().try(
   Joi.object({ link: Joi.string().valid('renew', 'revoke').required() }),
   Joi.object({ isRemoved: Joi.boolean().required() }),
+  Joi.object({ skip: Joi.object({ blockId: id(), isSkipped: Joi.boolean().required() }).required() }),
 );
 
 export const PATCH = route(async (request, { project = '', maker = '' }) => {
@@ -17,6 +22,7 @@ export const PATCH = route(async (request, { project = '', maker = '' }) => {
   parse(id(), maker);
   const body = parse<Body>(BODY, await readJson(request));
   if ('isRemoved' in body) return setMakerRemoved(database(), account, project, maker, body.isRemoved);
+  if ('skip' in body) return setSkip(database(), account, project, maker, body.skip);
   const token = await changeLink(database(), account, project, maker, body.link);
   return { link: token === undefined ? null : makerAddress(request, token) };
 });

@@ -1,0 +1,68 @@
+'use client';
+import useSWR from 'swr';
+import type { ChangedKits, Kit, KitStatus } from '@/server/kits';
+import { counted } from '@/core/words';
+import { asRefusal, read, send } from '@/ui/api';
+import { useNotice } from '@/ui/Notices';
+import { useLive } from '@/ui/useLive';
+
+/** What a bag's status is called. */
+export const STATUS_NAMES: Readonly<Record<KitStatus, string>> = {
+  'to-pack': 'to pack',
+  packed: 'packed',
+  'handed-over': 'handed over',
+};
+
+/** The bags of a project, live for all who look, and ways of changing them: one, or many by one press, each with its undo. */
+export function useKits(projectId: string, initial: readonly Kit[]) {
+  const notice = useNotice();
+  const address = `/api/projects/${projectId}/kits`;
+  const { data: kits = initial, mutate } = useSWR<readonly Kit[]>(address, read, { fallbackData: initial });
+  useLive(projectId, ['kits'], () => void mutate());
+
+  const kitOf = (blockId: string, makerId: string): Kit =>
+    kits.find((kit) => kit.blockId === blockId && kit.makerId === makerId) ?? {
+      blockId,
+      makerId,
+      status: 'to-pack',
+      revision: 0,
+    };
+
+  const take = (changed: readonly Kit[]) =>
+    mutate(
+      (before = []) => [
+        ...before.filter((other) => !changed.some((one) => isSameBag(one, other))),
+        ...changed,
+      ],
+      { revalidate: false },
+    );
+
+  /** Changes bags, each to its own status. What someone else changed meanwhile stays as it is and is told. */
+  const change = async (wishes: readonly Kit[], label: string, isUndo = false): Promise<void> => {
+    const before = wishes.map(({ blockId, makerId }) => kitOf(blockId, makerId));
+    try {
+      const { changed, refused } = await send<ChangedKits>('PUT', address, { bags: wishes });
+      await take([...changed, ...refused]);
+      const left =
+        refused.length > 0
+          ? ` ${counted(refused.length, 'bag')} changed by someone else meanwhile: left as it is now.`
+          : '';
+      const back = changed.map((kit) => ({
+        ...kit,
+        status: before.find((one) => isSameBag(one, kit))?.status ?? 'to-pack',
+      }));
+      notice({
+        text: `${label}.${left}`,
+        ...(isUndo || changed.length === 0 ? {} : { undo: () => change(back, `${label}: taken back`, true) }),
+      });
+    } catch (error) {
+      notice({ text: asRefusal(error).message });
+      void mutate();
+    }
+  };
+  return { kitOf, change };
+}
+
+function isSameBag(a: Kit, b: Kit): boolean {
+  return a.blockId === b.blockId && a.makerId === b.makerId;
+}

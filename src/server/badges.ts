@@ -1,0 +1,53 @@
+import { counted } from '@/core/words';
+import { listBlocks } from './blocks';
+import type { Sql } from './database';
+import { listKits } from './kits';
+import { listMakers } from './makers';
+import { projectProgress } from './progress';
+import type { Project } from './projects';
+
+/** What a station's mark on the tape says. */
+export interface Badge {
+  /** What there wants a decision; empty when nothing does. */
+  readonly calls: string;
+  /** Whether the work has come that far. */
+  readonly isReached: boolean;
+}
+
+export type StationKey = 'blocks' | 'bags' | 'order' | 'makers';
+
+export type Badges = Readonly<Record<StationKey, Badge>>;
+
+/** What each station of a project calls for now. */
+export async function projectBadges(sql: Sql, project: Project): Promise<Badges> {
+  const [blocks, makers, kits, progress] = await Promise.all([
+    listBlocks(sql, project),
+    listMakers(sql, project),
+    listKits(sql, project),
+    projectProgress(sql, project),
+  ]);
+  const isReady = new Set(
+    kits.flatMap(({ status, makerId, blockId }) => (status === 'to-pack' ? [] : [`${makerId}/${blockId}`])),
+  );
+  const bags = makers.flatMap(({ id, skips }) =>
+    blocks.filter((block) => !skips.includes(block.id)).map((block) => `${id}/${block.id}`),
+  );
+  const toPack = bags.filter((bag) => !isReady.has(bag)).length;
+  const problems = sum(blocks.map(({ sheet }) => sheet.problems.length + sheet.violations.length));
+  const clashes = sum(blocks.map(({ sheet }) => sheet.plan.clashes));
+  const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined).length;
+  return {
+    blocks: { calls: count(problems, 'problem'), isReached: blocks.length > 0 },
+    bags: { calls: toPack > 0 ? `${toPack} to pack` : '', isReached: bags.length > toPack },
+    order: { calls: count(clashes, 'clash', 'clashes'), isReached: blocks.length > 0 },
+    makers: { calls: stuck > 0 ? `${stuck} stuck` : '', isReached: progress.some(({ done }) => done > 0) },
+  };
+}
+
+function sum(numbers: readonly number[]): number {
+  return numbers.reduce((total, number) => total + number, 0);
+}
+
+function count(number: number, one: string, many?: string): string {
+  return number === 0 ? '' : counted(number, one, many);
+}

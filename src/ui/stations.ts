@@ -1,0 +1,109 @@
+import type { StationKey } from '@/server/badges';
+
+/** A place of the project and the help that is offered there. */
+export interface Place {
+  readonly name: string;
+  /** What it is for, in a sentence. */
+  readonly purpose: string;
+  /** What is done there, in the order in which it is usually done. */
+  readonly ways: readonly string[];
+}
+
+/** A station on the tape. */
+export interface Station extends Place {
+  readonly key: StationKey;
+  /** Pressed after g. */
+  readonly letter: string;
+  /** Its address under the project's. */
+  readonly path: string;
+}
+
+/** The stations in the order of the work; the tape, the keys and the help read this list. */
+export const STATIONS: readonly Station[] = [
+  {
+    key: 'blocks',
+    name: 'Blocks',
+    letter: 'b',
+    path: 'blocks',
+    purpose: 'The drawings of the project: measured, told apart and checked, and how they lie in the top.',
+    ways: [
+      '“Bring in a drawing” reads an SVG or a block file and shows what it found before it saves anything. Corners that miss each other by less than the reach are brought together.',
+      'A block can also be made from figures (rosettes, stars, plates and others) or put together from papers in the workshop.',
+      'Open a block to see its papers, its seams and its problems. A problem is ringed on the drawing; its mend is one press.',
+      'Papers that are easily mixed up are shown over each other; each gets a mark that is printed on it.',
+      'The setting lays the blocks into the top, with sashing, and says which papers are sewn into the next block.',
+    ],
+  },
+  {
+    key: 'bags',
+    name: 'Bags',
+    letter: 'g',
+    path: 'bags',
+    purpose: 'One bag per block and maker: what goes in, and whether it is packed.',
+    ways: [
+      '“In each bag” lists papers with spares and cloth as cut sizes.',
+      '“Pick list” adds up what all bags take, so that each shelf is visited once.',
+      'On the wall, press a bag when it is packed and again when it is handed over. The name of a maker or a block marks a whole row or column.',
+      '“Print lists and labels” makes the list, a page per bag and a label per bag.',
+    ],
+  },
+  {
+    key: 'order',
+    name: 'Order of work',
+    letter: 'o',
+    path: 'order',
+    purpose: 'How a block is basted and sewn, step by step, with as few bends as can be.',
+    ways: [
+      'Play the steps, or go through them by ← and →. The patches in the hand are drawn strong, the seam bold.',
+      'Choose a school (rows, rings, wedges …) to compare what each costs; the difference is said.',
+      '“Rearrange the joins” puts units together your own way; what that costs is said, and each wish can be taken back.',
+      'Under Basting choose which way tails lie and how papers are held; places where two tails lie over each other are ringed.',
+      'Notes and photos on a step are shown to every maker at that step.',
+    ],
+  },
+  {
+    key: 'makers',
+    name: 'Makers',
+    letter: 'm',
+    path: 'makers',
+    purpose: 'Who is where, and who is stuck.',
+    ways: [
+      'Add makers by name, one to a line. Each gets a personal link for a phone; no account is needed. The link is shown once: print it or copy it.',
+      'Each line is sewn as far as that maker has come, by hours of work rather than by steps.',
+      '“Blocks and link” of a maker: choose the blocks that they sew, give a new link, revoke it, take them out.',
+      'A maker who presses “I’m stuck” is shown here and on Today with the step.',
+    ],
+  },
+];
+
+/** Help for places that stand on no tape, by the part of the address that follows the project. */
+export const OTHER_PLACES: Readonly<Record<string, Place>> = {
+  '': {
+    name: 'Today',
+    purpose: 'What wants a decision now. Each line leads to its place.',
+    ways: [
+      'The list on top goes through a first hour with a project: a drawing, its order, the makers, their bags.',
+      'The map shows the top; press a block to open it.',
+    ],
+  },
+  people: {
+    name: 'People',
+    purpose: 'Who may work on this project, and what was put in the bin.',
+    ways: [
+      'Hosts may do everything; helpers may look and pack. Invite by a link that holds for the days you choose, once.',
+      'What is in the bin can be put back at any time.',
+      'The whole project can be exported as one file.',
+    ],
+  },
+  settings: {
+    name: 'Settings',
+    purpose: 'Names, units, allowance and spares of the whole project.',
+    ways: ['Another allowance changes every cut size at once; the order of work stays as it is.'],
+  },
+};
+
+/** The place that an address of a project belongs to. */
+export function placeOf(path: string): Place {
+  const part = path.split('/')[3] ?? '';
+  return STATIONS.find((one) => one.path === part) ?? OTHER_PLACES[part] ?? (OTHER_PLACES[''] as Place);
+}
