@@ -126,12 +126,41 @@ export async function removeDemo(sql: Sql): Promise<void> {
 export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Promise<DemoSignIns> {
   const password = newToken().slice(0, 12);
   const host = await createAccount(sql, EMAIL, 'Host of Wherry Lane', password);
+  const { id, makers } = await loadProject(sql, host, folder, now);
+  await sql`update project set is_demo = true where id = ${id}`;
+  return { email: EMAIL, password, makers };
+}
+
+/**
+ * Gives an account a project to play with: the nine blocks, makers and their progress. Whoever has one already gets that.
+ */
+export async function loadSample(
+  sql: postgres.Sql,
+  account: Account,
+  folder: string,
+  now: Date,
+): Promise<{ id: string }> {
+  const [own] = await sql<{ id: string }[]>`
+    select p.id from project p join membership m on m.project_id = p.id
+    where m.account_id = ${account.id} and m.role = 'host' and p.is_sample
+      and p.removed_at is null and p.archived_at is null`;
+  if (own) return own;
+  const { id } = await loadProject(sql, account, folder, now);
+  await sql`update project set is_sample = true where id = ${id}`;
+  return { id };
+}
+
+async function loadProject(
+  sql: postgres.Sql,
+  host: Account,
+  folder: string,
+  now: Date,
+): Promise<{ id: string; makers: DemoSignIns['makers'] }> {
   const project = await createProject(sql, host, {
     name: 'Night Ferry',
     shop: 'Wherry Lane Cloth',
     unitSystem: 'inch',
   });
-  await sql`update project set is_demo = true where id = ${project.id}`;
   for (const block of DEMO_BLOCKS) {
     const { name } = block;
     if ('recipe' in block) {
@@ -150,7 +179,7 @@ export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Pr
     MAKERS.map(({ name }) => name),
   );
   await recordProgress(sql, host, project.id, makers, now);
-  return { email: EMAIL, password, makers: makers.map(({ name, token }) => ({ name, token })) };
+  return { id: project.id, makers: makers.map(({ name, token }) => ({ name, token })) };
 }
 
 /** Two blocks whose cloth alternates round a ring: the host has said so. */

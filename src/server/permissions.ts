@@ -35,6 +35,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   'POST /api/letters': 'keeper',
   'POST /api/projects': 'account',
   'POST /api/projects/import': 'account',
+  'POST /api/projects/sample': 'account',
   [`PATCH ${P}`]: 'edit',
   [`POST ${P}/state`]: 'own',
   [`GET ${P}/people`]: 'own',

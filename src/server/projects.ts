@@ -77,12 +77,14 @@ export interface ProjectLine {
   readonly role: Role;
   readonly state: 'in-use' | 'archived' | 'binned';
   readonly createdAt: string;
+  /** Made to play with. */
+  readonly isSample: boolean;
 }
 
 /** Projects of an account, the newest first; those in the bin for their hosts only. */
 export async function listProjects(sql: Sql, account: Account): Promise<ProjectLine[]> {
   const rows = await sql<(Omit<ProjectLine, 'createdAt'> & { createdAt: Date })[]>`
-    select p.id, p.name, p.shop, m.role, p.created_at as "createdAt",
+    select p.id, p.name, p.shop, m.role, p.created_at as "createdAt", p.is_sample as "isSample",
       case when p.removed_at is not null then 'binned' when p.archived_at is not null then 'archived' else 'in-use' end as state
     from project p join membership m on m.project_id = p.id
     where m.account_id = ${account.id} and (p.removed_at is null or m.role = 'host')

@@ -1,5 +1,8 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
 import Snackbar from '@mui/material/Snackbar';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 import { asRefusal } from './api';
@@ -11,6 +14,12 @@ interface Notice {
 }
 
 const NoticeContext = createContext<(notice: Notice) => void>(() => undefined);
+const WorkContext = createContext<(text: string) => () => void>(() => () => undefined);
+
+/** Says at once that something is being worked out. @returns a function that ends it */
+export function useWorking() {
+  return useContext(WorkContext);
+}
 
 /** Says something at the foot of the page, with a way to undo it. */
 export function useNotice() {
@@ -20,6 +29,12 @@ export function useNotice() {
 export function Notices({ children }: { children: ReactNode }) {
   const [notice, setNotice] = useState<(Notice & { key: number }) | undefined>();
   const [isOpen, setIsOpen] = useState(false);
+  const [works, setWorks] = useState<readonly { readonly text: string }[]>([]);
+  const begin = useCallback((text: string) => {
+    const work = { text };
+    setWorks((own) => [...own, work]);
+    return () => setWorks((own) => own.filter((one) => one !== work));
+  }, []);
   const show = useCallback((next: Notice) => {
     setNotice({ ...next, key: Math.random() });
     setIsOpen(true);
@@ -43,7 +58,8 @@ export function Notices({ children }: { children: ReactNode }) {
   );
   return (
     <NoticeContext value={show}>
-      {children}
+      <WorkContext value={begin}>{children}</WorkContext>
+      <WorkBar text={works.at(-1)?.text} />
       <Snackbar
         key={notice?.key}
         open={isOpen}
@@ -54,6 +70,37 @@ export function Notices({ children }: { children: ReactNode }) {
         className="no-print"
       />
     </NoticeContext>
+  );
+}
+
+/** What is being worked out, at the head of the page. */
+function WorkBar({ text }: { text: string | undefined }) {
+  return (
+    <Box
+      role="status"
+      className="no-print"
+      sx={{ position: 'fixed', top: 0, left: 0, right: 0, zIndex: 'snackbar', pointerEvents: 'none' }}
+    >
+      {text !== undefined && (
+        <>
+          <LinearProgress aria-label={text} />
+          <Typography
+            sx={{
+              width: 'fit-content',
+              mx: 'auto',
+              px: 2,
+              py: 0.5,
+              bgcolor: 'background.paper',
+              border: 1,
+              borderTop: 0,
+              borderColor: 'divider',
+            }}
+          >
+            {text}
+          </Typography>
+        </>
+      )}
+    </Box>
   );
 }
 

@@ -1,6 +1,9 @@
 'use client';
 import { useEffect } from 'react';
 
+/** Forms of the page in which something is typed and not saved. */
+let unsaved = 0;
+
 const QUESTION = 'What you typed here is not saved. Leave it?';
 
 /**
@@ -20,16 +23,16 @@ export function useUnsaved(isUnsaved: boolean): void {
     };
     window.addEventListener('beforeunload', onClose);
     document.addEventListener('click', onClick, true);
-    document.documentElement.dataset.unsaved = 'yes';
+    unsaved += 1;
     return () => {
       window.removeEventListener('beforeunload', onClose);
       document.removeEventListener('click', onClick, true);
-      delete document.documentElement.dataset.unsaved;
+      unsaved -= 1;
     };
   }, [isUnsaved]);
 }
 
 /** Whether the page may be left: always, unless something unsaved is to be kept. For keys that lead to other pages. */
 export function mayLeave(): boolean {
-  return document.documentElement.dataset.unsaved === undefined || window.confirm(QUESTION);
+  return unsaved === 0 || window.confirm(QUESTION);
 }

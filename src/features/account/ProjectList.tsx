@@ -52,6 +52,7 @@ export function ProjectList({ name, projects }: ProjectListProps) {
             </Typography>
             <Typography color="textSecondary">
               {[
+                project.isSample && 'a sample to play with',
                 project.shop,
                 isTwin(project) && `begun on ${dateOf(project)}`,
                 project.role === 'helper' && 'you help here',
@@ -65,6 +66,7 @@ export function ProjectList({ name, projects }: ProjectListProps) {
       <PutAway title="Archived" projects={projects.filter(({ state }) => state === 'archived')} />
       <PutAway title="In the bin" projects={projects.filter(({ state }) => state === 'binned')} />
       <NewProject />
+      <Sample sample={inUse.find(({ isSample }) => isSample)} />
       <ImportProject />
     </Box>
   );
@@ -153,6 +155,52 @@ function NewProject() {
           </Button>
         </Stack>
       </form>
+    </Paper>
+  );
+}
+
+/** A project to play with, and its end. */
+function Sample({ sample }: { sample: ProjectLine | undefined }) {
+  const router = useRouter();
+  const { error, isBusy, run } = useSend();
+  const load = () =>
+    run(async () => {
+      const { id } = await send<{ id: string }>('POST', '/api/projects/sample', {});
+      router.push(`/p/${id}`);
+    });
+  const throwAway = (id: string) =>
+    run(async () => {
+      for (const state of ['binned', 'deleted']) await send('POST', `/api/projects/${id}/state`, { state });
+      router.refresh();
+    });
+  return (
+    <Paper sx={{ p: 2, mt: 2 }}>
+      <Typography variant="h3" component="h2" sx={{ mb: 1 }}>
+        A sample to play with
+      </Typography>
+      <Stack spacing={1.5} sx={{ alignItems: 'flex-start' }}>
+        <Typography color="textSecondary">
+          Nine blocks, fourteen invented makers and their progress. Change what you like: nobody else sees it,
+          and it can be thrown away.
+        </Typography>
+        <ErrorNote error={error} />
+        {sample ? (
+          <Button
+            color="error"
+            disabled={isBusy}
+            onClick={() =>
+              window.confirm('Throw the sample away for good, with all that you changed in it?') &&
+              void throwAway(sample.id)
+            }
+          >
+            {isBusy ? 'Being thrown away …' : 'Throw the sample away'}
+          </Button>
+        ) : (
+          <Button variant="outlined" disabled={isBusy} onClick={() => void load()}>
+            {isBusy ? 'Being made: a few seconds …' : 'Make a sample'}
+          </Button>
+        )}
+      </Stack>
     </Paper>
   );
 }

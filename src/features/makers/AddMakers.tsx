@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
+import { useUnsaved } from '@/ui/useUnsaved';
 import type { MakerLink } from './LinkDialog';
 
 /** Adds makers by name, one to a line. The names stay when the server refuses them. */
@@ -20,6 +21,7 @@ export function AddMakers({
 }) {
   const [text, setText] = useState('');
   const { error, isBusy, run } = useSend();
+  useUnsaved(text.trim() !== '');
   const names = text
     .split('\n')
     .map((name) => name.trim())

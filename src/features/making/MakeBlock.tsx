@@ -14,6 +14,7 @@ import { BlockDrawing } from '@/ui/drawing';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
+import { mayLeave, useUnsaved } from '@/ui/useUnsaved';
 import { formatLength } from '@/core/length';
 import { FigureField } from '@/ui/FigureField';
 import { previewRecipe, readRecipe, typedFrom, type Typed } from '@/ui/recipeForm';
@@ -40,6 +41,8 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
     typedFrom(existing?.recipe ?? defaultRecipe('rosette', UNIT_DEFAULTS[system].stepMm), system),
   );
   const [name, setName] = useState(existing?.name ?? '');
+  const [isTouched, setTouched] = useState(false);
+  useUnsaved(isTouched);
   const { error, isBusy, run } = useSend();
   const reading = useMemo(
     () => readRecipe(kind, typed, system, existing?.recipe),
@@ -60,6 +63,10 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
     setKind(next);
     setTyped(typedFrom(defaultRecipe(next, UNIT_DEFAULTS[system].stepMm), system));
   };
+  const type = (change: Typed) => {
+    setTyped({ ...typed, ...change });
+    setTouched(true);
+  };
   const save = () =>
     run(async () => {
       const { recipe } = reading;
@@ -67,6 +74,7 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
       const blocks = `/api/projects/${projectId}/blocks`;
       if (existing) await send('PATCH', `${blocks}/${existing.id}`, { recipe, revision: existing.revision });
       const { id } = existing ?? (await send<{ id: string }>('POST', blocks, { name, recipe }));
+      setTouched(false);
       router.push(`/p/${projectId}/blocks/${id}`);
       router.refresh();
     });
@@ -93,13 +101,13 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
             field={field}
             value={typed[field.name] ?? ''}
             isWrong={fault?.where === field.name}
-            onChange={(value) => setTyped({ ...typed, [field.name]: value })}
+            onChange={(value) => type({ [field.name]: value })}
           />
         ))}
         <TextField
           label="Fabrics, in turn"
           value={typed.fabrics ?? ''}
-          onChange={(event) => setTyped({ ...typed, fabrics: event.target.value })}
+          onChange={(event) => type({ fabrics: event.target.value })}
           error={fault?.where === 'fabrics'}
           helperText="Names with commas between; from the middle outwards, or in turn."
         />
@@ -107,7 +115,10 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
           <TextField
             label="Name of the block"
             value={name}
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => {
+              setName(event.target.value);
+              setTouched(true);
+            }}
             error={error?.where === 'name'}
           />
         )}
@@ -116,7 +127,7 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
           <Button variant="contained" onClick={save} disabled={isBusy || fault !== undefined}>
             {existing ? 'Save the change' : 'Save the block'}
           </Button>
-          <Button onClick={() => router.back()}>Leave</Button>
+          <Button onClick={() => mayLeave() && router.back()}>Leave</Button>
         </Stack>
         {existing && (
           <Typography variant="body2" color="textSecondary">

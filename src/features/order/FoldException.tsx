@@ -14,7 +14,7 @@ interface FoldExceptionProps {
   readonly kindName: string;
   readonly basting: KindBasting;
   readonly patches: readonly { readonly id: string; readonly number: number }[];
-  readonly onChange: (text: string, change: (document: BlockDocument) => BlockDocument) => Promise<void>;
+  readonly onChange: (text: string, change: (document: BlockDocument) => BlockDocument) => Promise<unknown>;
 }
 
 /** Single patches of a paper that are folded otherwise than the rest. */

@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Step } from '@/core/sheet';
+import { useUnsaved } from '@/ui/useUnsaved';
 import { useDocumentChange } from './useDocumentChange';
 
 interface HostNoteProps {
@@ -21,15 +22,17 @@ export function HostNote({ projectId, blockId, step }: HostNoteProps) {
   const change = useDocumentChange(projectId, blockId);
   const [draft, setDraft] = useState<string | undefined>();
   const save = async (text: string) => {
-    await change(
+    const isSaved = await change(
       text === '' ? 'The note is taken off.' : 'The note is on the makers’ pages now.',
       (document) => {
         const { [step.id]: _was, ...others } = document.notes ?? {};
         return { ...document, notes: text === '' ? others : { ...others, [step.id]: text } };
       },
     );
-    setDraft(undefined);
+    // What is typed stays until it is saved.
+    if (isSaved) setDraft(undefined);
   };
+  useUnsaved(draft !== undefined && draft !== (step.hostNote ?? ''));
   if (draft === undefined) {
     return (
       <Stack direction="row" spacing={1} className="no-print" sx={{ alignItems: 'center', my: 0.5 }}>

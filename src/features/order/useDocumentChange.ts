@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import type { BlockDocument } from '@/core/block';
 import { mergeDocuments } from '@/core/workshop';
 import { asRefusal, read, send } from '@/ui/api';
-import { useNotice } from '@/ui/Notices';
+import { useNotice, useWorking } from '@/ui/Notices';
 
 /** A document changed, and what to say of it instead of what was to be said; or why it cannot be changed. */
 export type DocumentChange =
@@ -13,26 +13,48 @@ export type DocumentChange =
 /** So often a change is made anew on what someone else saved in the same moment. */
 const MOST_TRIES = 4;
 
-/** Changes the block's document as it is on the server now, tells of it, and offers to take it back. */
+/** Documents of which a change is being worked out: another press meanwhile is not another wish. */
+const underWay = new Set<string>();
+
+/**
+ * Changes the block's document as it is on the server now, tells of it, and offers to take it back. While a change is being
+ * worked out, that is said, and further ones are not taken.
+ * @returns a function that says whether the change was made
+ */
 export function useDocumentChange(projectId: string, blockId: string) {
   const router = useRouter();
   const notice = useNotice();
+  const begin = useWorking();
   return useCallback(
-    async (text: string, change: (document: BlockDocument) => DocumentChange) => {
+    async (text: string, change: (document: BlockDocument) => DocumentChange): Promise<boolean> => {
       const path = `/api/projects/${projectId}/blocks/${blockId}/document`;
+      if (underWay.has(path)) {
+        notice({ text: 'The change before is still being worked out. Press again when it is done.' });
+        return false;
+      }
+      underWay.add(path);
+      const end = begin('Being worked out …');
       try {
         const done = await changeOnServer(path, change);
-        if ('refused' in done) return notice({ text: done.refused });
+        if ('refused' in done) {
+          notice({ text: done.refused });
+          return false;
+        }
         router.refresh();
         const { before, after, says = text } = done;
         // What others changed since stays: only what this change did is taken back.
         const back = (now: BlockDocument) => mergeDocuments(after, before, now).document;
         notice({ text: says, undo: () => changeOnServer(path, back).then(() => router.refresh()) });
+        return true;
       } catch (error) {
         notice({ text: asRefusal(error).message });
+        return false;
+      } finally {
+        underWay.delete(path);
+        end();
       }
     },
-    [projectId, blockId, router, notice],
+    [projectId, blockId, router, notice, begin],
   );
 }
 

@@ -4,6 +4,7 @@ import type { UnitSystem } from '@/core/length';
 import type { Setting } from '@/core/setting';
 import { record, redo, startHistory, undo } from '@/core/workshop';
 import { send } from '@/ui/api';
+import { useKeptHistory } from '@/ui/useKeptHistory';
 import { useSend } from '@/ui/useSend';
 import { useUnsaved } from '@/ui/useUnsaved';
 import { readSettingForm, typedFromSetting, withPlaces, type TypedSetting } from './settingForm';
@@ -19,6 +20,7 @@ export function useSetting(
 ) {
   const router = useRouter();
   const [history, setHistory] = useState(() => startHistory(initial.setting));
+  useKeptHistory(`kevlo-undo-setting-${projectId}`, history, setHistory);
   const setting = history.present;
   const [typed, setTyped] = useState(() => typedFromSetting(setting, system));
   const [saved, setSaved] = useState(initial);

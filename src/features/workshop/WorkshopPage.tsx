@@ -46,9 +46,9 @@ const TOOLS: readonly (readonly [Tool, string])[] = [
 /** The workshop: a block built from papers on the board, with its seam report beside it; it saves itself. */
 export function WorkshopPage({ projectId, block, knownFabrics, system }: WorkshopPageProps) {
   const notice = useNotice();
-  const shop = useWorkshop(block?.document, knownFabrics[0] ?? 'Light');
-  const live = useReport(shop.document, system);
   const [known, setKnown] = useState(block);
+  const shop = useWorkshop(block?.document, knownFabrics[0] ?? 'Light', known?.id);
+  const live = useReport(shop.document, system);
   const [tab, setTab] = useState(0);
   const [look, setLook] = useState<Point | undefined>();
   const [clash, setClash] = useState<Merged | undefined>();

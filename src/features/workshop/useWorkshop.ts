@@ -31,6 +31,7 @@ import {
   withGroups,
   type Copied,
 } from '@/core/workshop';
+import { useKeptHistory } from '@/ui/useKeptHistory';
 
 export type Tool = 'pick' | 'place' | 'paint' | 'centre';
 
@@ -42,9 +43,17 @@ export interface HeldPaper {
 
 const EMPTY: BlockDocument = { format: BLOCK_FORMAT, patches: [] };
 
-/** Everything that is in the maker's hands at the workshop: the block with its history, what is picked, the tool. */
-export function useWorkshop(initial: BlockDocument | undefined, firstFabric: string) {
+/**
+ * Everything that is in the maker's hands at the workshop: the block with its history, what is picked, the tool.
+ * @param blockId names the block for the undo that is kept in the tab; none for a block that is not saved yet
+ */
+export function useWorkshop(
+  initial: BlockDocument | undefined,
+  firstFabric: string,
+  blockId: string | undefined,
+) {
   const [history, setHistory] = useState(() => startHistory(initial ?? EMPTY));
+  useKeptHistory(blockId && `kevlo-undo-block-${blockId}`, history, setHistory);
   const document = history.present;
   const { patches } = document;
   const [pickedIds, setPickedIds] = useState<ReadonlySet<string>>(new Set());
