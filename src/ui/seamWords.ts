@@ -1,3 +1,4 @@
+import { counted } from '@/core/words';
 import type { Flatness } from '@/core/block';
 import { formatLength, type UnitSystem } from '@/core/length';
 
@@ -9,7 +10,7 @@ export function sayFlatness({ innerPoints, faults }: Flatness, numbers: Readonly
   if (faults.length === 0)
     return innerPoints === 0
       ? 'yes: no point is surrounded'
-      : `yes: 360° round each of ${innerPoints} points`;
+      : `yes: 360° round each of ${counted(innerPoints, 'point')}`;
   const [worst] = [...faults].sort((a, b) => Math.abs(b.missingDeg) - Math.abs(a.missingDeg));
   const off = Math.abs(worst?.missingDeg ?? 0).toFixed(1);
   const how = (worst?.missingDeg ?? 0) > 0 ? `cups: ${off}° are missing` : `ruffles: ${off}° too much`;

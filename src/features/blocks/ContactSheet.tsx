@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
+import { counted } from '@/core/words';
 import { formatLength, type UnitSystem } from '@/core/length';
 import type { BlockWithSheet } from '@/server/blocks';
 import { PatchPaths } from '@/ui/PatchPaths';
@@ -59,7 +60,7 @@ export function ContactSheet({ projectId, blocks, fabrics, system }: ContactShee
             </Typography>
             <Typography color="textSecondary">
               {formatLength(sheet.widthMm, system)} × {formatLength(sheet.heightMm, system)} ·{' '}
-              {sheet.patches.length} papers of {sheet.kinds.length}{' '}
+              {counted(sheet.patches.length, 'paper')} of {sheet.kinds.length}{' '}
               {sheet.kinds.length === 1 ? 'kind' : 'kinds'}
             </Typography>
             <Typography color={sheet.problems.length + sheet.violations.length > 0 ? 'warning' : 'success'}>

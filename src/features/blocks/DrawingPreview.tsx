@@ -3,6 +3,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import { counted } from '@/core/words';
 import { boxOfPoints, toPolygon } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
 import type { SheetPatch } from '@/core/sheet';
@@ -82,7 +83,7 @@ export function DrawingPreview({ preview, knownFabrics, system }: DrawingPreview
               </Alert>
             )}
             <Typography variant="h3" gutterBottom>
-              {preview.sheet.patches.length} papers
+              {counted(preview.sheet.patches.length, 'paper')}
             </Typography>
             <KindTable kinds={preview.sheet.kinds} system={system} />
           </>

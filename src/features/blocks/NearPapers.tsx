@@ -1,6 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { counted } from '@/core/words';
 import type { Preview } from '@/workers/importWorker';
 
 interface NearPapersProps {
@@ -27,7 +28,7 @@ export function NearPapers({ preview, isSnapped, onSnap }: NearPapersProps) {
             {offMm.toFixed(2)} mm off.
           </li>
         ))}
-        {guesses.length > 8 && <li>… and {guesses.length - 8} kinds more.</li>}
+        {guesses.length > 8 && <li>… and {counted(guesses.length - 8, 'kind')} more.</li>}
       </Box>
       <Button size="small" onClick={() => onSnap(!isSnapped)}>
         {isSnapped ? 'Leave them as drawn' : 'Snap them to the exact papers'}

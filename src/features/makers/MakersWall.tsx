@@ -117,7 +117,7 @@ export function MakersWall({
                     aria-label={own
                       .map((entry, i) =>
                         entry
-                          ? `${blocks[i]?.name} ${entry.done} of ${entry.total} steps`
+                          ? `${blocks[i]?.name} ${entry.done} of ${counted(entry.total, 'step')}`
                           : `${blocks[i]?.name} not sewn`,
                       )
                       .join(', ')}

@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { counted } from '@/core/words';
 import { UNIT_DEFAULTS } from '@/core/length';
 import type { BagSettings } from '@/core/bags';
 import { RECIPE_FIELDS, RECIPE_NAMES, defaultRecipe, type Recipe, type RecipeKind } from '@/core/generate';
@@ -148,8 +149,8 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
               system={system}
             />
             <Typography>
-              {preview.sheet.patches.length} papers, {formatLength(preview.sheet.widthMm, system)} ×{' '}
-              {formatLength(preview.sheet.heightMm, system)}: {preview.sheet.counts.join(', ')}.
+              {counted(preview.sheet.patches.length, 'paper')}, {formatLength(preview.sheet.widthMm, system)}{' '}
+              × {formatLength(preview.sheet.heightMm, system)}: {preview.sheet.counts.join(', ')}.
             </Typography>
           </>
         )}

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import { counted } from '@/core/words';
 import Typography from '@mui/material/Typography';
 
 /** A maker who has begun a block. */
@@ -27,7 +28,7 @@ export function BegunMakers({ makers }: { makers: readonly MakerBegun[] }) {
         <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
           {touched.map(({ name, done, total, covered, isOwnOrder }) => (
             <li key={name}>
-              {name}: {done} of {total} steps, {covered} of them sewn in another way
+              {name}: {done} of {counted(total, 'step')}, {covered} of them sewn in another way
               {isOwnOrder ? '; the steps on their page go round it' : ''}
             </li>
           ))}

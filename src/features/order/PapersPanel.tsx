@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
+import { counted } from '@/core/words';
 import { BASTE_METHODS } from '@/core/basting';
 import { BASTE_POLICIES, papersInPlay, papersOverTime, takingOut, type BastePolicy } from '@/core/papers';
 import type { BlockSheet } from '@/core/sheet';
@@ -27,7 +28,7 @@ export function PapersPanel({ projectId, sheet, onPolicy }: PapersPanelProps) {
   const says = (one: BastePolicy) => {
     const needs = papersInPlay(joins, kindOf, sheet.kinds.length, one, usesOf);
     const [needed, peak] = needs.reduce(([n, p], need) => [n + need.needed, p + need.peakInUse], [0, 0]);
-    return `${needed} papers to cut, ${peak} in use at most`;
+    return `${counted(needed, 'paper')} to cut, ${peak} in use at most`;
   };
   return (
     <>
@@ -67,15 +68,15 @@ function TakingOutList({ sheet, joins }: { sheet: BlockSheet; joins: Parameters<
   if (sittings.length === 0)
     return (
       <Typography>
-        This block stays light: no unit that is sewn to holds more than {mostInHand.kept} papers, so they may
-        come out as they come free or all at the end.
+        This block stays light: no unit that is sewn to holds more than {counted(mostInHand.kept, 'paper')},
+        so they may come out as they come free or all at the end.
       </Typography>
     );
   const saved = Math.round(heavyMinutes.kept - heavyMinutes.sittings);
   return (
     <Box>
       <Typography>
-        Left in to the end, {mostInHand.kept} papers would lie in the hand at once. Taken out at{' '}
+        Left in to the end, {counted(mostInHand.kept, 'paper')} would lie in the hand at once. Taken out at{' '}
         {sittings.length === 1 ? 'one sitting' : `${sittings.length} sittings`} it is {mostInHand.sittings}
         {saved > 0 ? `, and stiff work costs ${formatMinutes(saved)} less` : ''}; each as soon as it may,{' '}
         {mostInHand.atOnce}.

@@ -13,6 +13,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
+import { counted } from '@/core/words';
 import { BASTE_POLICIES, PACK_PAPERS, packsFor, type BastePolicy, type BlockPapers } from '@/core/papers';
 import type { PapersOfProject } from '@/server/projectPapers';
 import { Silhouette } from '@/ui/drawing';
@@ -42,17 +43,17 @@ export function ProjectPapersView({ projectId, papers, makers, sparesPercent }: 
   const packs = needs.map((needed) => packsFor(needed, makers));
   const bagPacks = kinds.map(({ inBags }) => packsFor(inBags, makers));
   const inAllBags = total(kinds.map(({ inBags }) => inBags));
-  const group = makers === 1 ? '1 maker' : `${makers} makers`;
+  const group = counted(makers, 'maker');
   return (
     <Stack spacing={2}>
       <Typography variant="h2">Papers of the project</Typography>
       <Typography>
         For one maker who sews the blocks in the order of the{' '}
         <Link href={`/p/${projectId}/blocks/setting`}>setting</Link> and uses papers again, {sparesPercent} %
-        spares included: <strong>{total(needs)} papers</strong>, for {group}{' '}
+        spares included: <strong>{counted(total(needs), 'paper')}</strong>, for {group}{' '}
         <strong>{total(packs)} packs</strong> of {PACK_PAPERS}.{' '}
         {total(needs) < inAllBags
-          ? `If every bag brings its own it is ${inAllBags} papers and ${total(bagPacks)} packs.`
+          ? `If every bag brings its own it is ${counted(inAllBags, 'paper')} and ${counted(total(bagPacks), 'pack')}.`
           : 'That is what the bags bring: so basted, no paper is free again before it would be needed.'}
       </Typography>
       {!papers.isSet && (

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useCallback, useEffect, useState } from 'react';
+import { counted } from '@/core/words';
 import type { UnitSystem } from '@/core/length';
 import type { StepPhoto } from '@/server/photos';
 import { momentsOf, type BlockSheet, type Step } from '@/core/sheet';
@@ -109,8 +110,9 @@ export function StepPlayer({
       >
         <Typography variant="h2">{name}</Typography>
         <Typography color="textSecondary">
-          {plan.joins} joins, {plan.bends} bends ({sayBends(plan)}), {plan.threadStarts} thread starts (at
-          least {plan.threadStartsBound}), {formatMinutes(plan.joinMinutes)} of sewing
+          {counted(plan.joins, 'join')}, {counted(plan.bends, 'bend')} ({sayBends(plan)}),{' '}
+          {counted(plan.threadStarts, 'thread start')} (at least {plan.threadStartsBound}),{' '}
+          {formatMinutes(plan.joinMinutes)} of sewing
         </Typography>
       </Stack>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 310px' }, gap: 2 }}>

@@ -9,6 +9,7 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { counted } from '@/core/words';
 import {
   PAPER_FAMILIES,
   defaultPaper,
@@ -204,7 +205,9 @@ function Measured({ paper, outline, system, pageSize }: MeasuredProps) {
           value={count}
           error={!isCount}
           helperText={
-            isCount && perSheet > 0 ? `${Math.ceil(Number(count) / perSheet)} sheets` : 'from 1 to 2000'
+            isCount && perSheet > 0
+              ? `${counted(Math.ceil(Number(count) / perSheet), 'sheet')}`
+              : 'from 1 to 2000'
           }
           onChange={(event) => setCount(event.target.value)}
           sx={{ width: 110 }}

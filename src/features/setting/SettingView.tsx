@@ -9,6 +9,7 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import { counted } from '@/core/words';
 import { formatLength, type UnitSystem } from '@/core/length';
 import { blockJoints, placeBlocks, shareStrips, type SetBlock, type Setting } from '@/core/setting';
 import { Choice } from '@/ui/Choice';
@@ -204,7 +205,8 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
               icon={false}
               sx={{ py: 0 }}
             >
-              {nameOf(a)} to {nameOf(b)}: {formatLength(lengthMm, system)} of seam; {patches.length} papers
+              {nameOf(a)} to {nameOf(b)}: {formatLength(lengthMm, system)} of seam;{' '}
+              {counted(patches.length, 'paper')}
               stay in until it is sewn.
               {facing.length > 0 &&
                 ` ${[...new Set(facing.map(({ fabric }) => fabric))].join(', ')} meets itself across it.`}

@@ -1,6 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import { useEffect, useId, useMemo, useRef } from 'react';
+import { counted } from '@/core/words';
 import { boxOfPoints, type Point } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
 import type { LiveReport } from '@/core/workshop';
@@ -95,7 +96,7 @@ export function BoardView({ shop, report, fabrics, system, marks, look }: BoardV
       ref={frameRef}
       role="application"
       tabIndex={0}
-      aria-label={`Board, ${patches.length} papers. ${tool === 'place' ? 'Arrow keys go from edge to edge, Enter places, R turns, X turns over.' : 'Arrow keys go from paper to paper, the space bar picks.'}`}
+      aria-label={`Board, ${counted(patches.length, 'paper')}. ${tool === 'place' ? 'Arrow keys go from edge to edge, Enter places, R turns, X turns over.' : 'Arrow keys go from paper to paper, the space bar picks.'}`}
       onKeyDown={onKeyDown}
       {...handlers}
       sx={{

@@ -4,6 +4,7 @@ import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import { counted } from '@/core/words';
 import type { Part } from '@/core/block';
 import { InvalidInputError } from '@/core/errors';
 import {
@@ -50,8 +51,12 @@ function PartForm({ shop, part, system }: { shop: Workshop; part: Part; system: 
       shop.edit(() => document, 'Change figures');
       setRefusal(undefined);
       const back =
-        putBack.length > 0 ? ` ${putBack.length} papers moved by hand went back to their place.` : '';
-      shop.setSaid(`${RECIPE_NAMES[recipe.kind]}: made again, ${document.patches.length} papers now.${back}`);
+        putBack.length > 0
+          ? ` ${counted(putBack.length, 'paper')} moved by hand went back to their place.`
+          : '';
+      shop.setSaid(
+        `${RECIPE_NAMES[recipe.kind]}: made again, ${counted(document.patches.length, 'paper')} now.${back}`,
+      );
     } catch (error) {
       setRefusal(asFault(error));
     }

@@ -9,6 +9,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { counted } from '@/core/words';
 import type { BlockDocument } from '@/core/block';
 import type { Point } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
@@ -58,7 +59,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
     if (merged.conflicts.length > 0) setClash(merged);
     else if (merged.theirChanges > 0)
       notice({
-        text: `Someone else changed ${merged.theirChanges} papers; they are taken in. Yours are kept.`,
+        text: `Someone else changed ${counted(merged.theirChanges, 'paper')}: taken in. Yours are kept.`,
       });
   };
   const saving = useSaving({
@@ -168,7 +169,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
           Take out
         </Button>
         <Typography component="span" color="textSecondary">
-          {few === 0 ? `${shop.patches.length} papers` : `${few} of ${shop.patches.length} picked`}
+          {few === 0 ? counted(shop.patches.length, 'paper') : `${few} of ${shop.patches.length} picked`}
         </Typography>
       </Stack>
       <Box

@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
+import { counted } from '@/core/words';
 import { BLOCK_FORMAT, type BlockDocument, type Patch } from '@/core/block';
 import {
   middleOfBox,
@@ -97,7 +98,7 @@ export function useWorkshop(
   const sayCopied = ({ added, alreadyThere, inTheWay }: Copied) => {
     const there = alreadyThere > 0 ? `; ${alreadyThere} were there already` : '';
     const covered = inTheWay > 0 ? `; ${inTheWay} would lie on other patches and were left out` : '';
-    setSaid(`${added.length} papers added${there}${covered}.`);
+    setSaid(`${counted(added.length, 'paper')} added${there}${covered}.`);
   };
   const addCopied = (copied: Copied, label: string) => {
     if (copied.added.length > 0) edit((now) => addPatches(now, copied.added), label);
@@ -173,7 +174,7 @@ export function useWorkshop(
     },
     paintPicked: (fabrics: readonly string[], order: readonly number[] = picked) => {
       edit((now) => paint(now, order, fabrics), 'Paint');
-      setSaid(`${order.length} papers painted.`);
+      setSaid(`${counted(order.length, 'paper')} painted.`);
     },
     /** Paints what is picked in two cloths, by the turn of each. */
     paintTurns: (turns: readonly (0 | 1)[], fabrics: readonly [string, string]) => {
@@ -183,7 +184,7 @@ export function useWorkshop(
           changePatches(now, picked, (one, index) => ({ ...one, fabric: place.get(index) ?? one.fabric })),
         'Paint in turn',
       );
-      setSaid(`${picked.length} papers painted in turn; no two neighbours share a cloth.`);
+      setSaid(`${counted(picked.length, 'paper')} painted in turn; no two neighbours share a cloth.`);
     },
     addFabric: (name: string) => {
       setAddedFabrics((own) => [...own, name]);
@@ -196,7 +197,7 @@ export function useWorkshop(
         return;
       }
       edit((now) => deletePatches(now, open), 'Take out');
-      setSaid(`${open.length} papers taken out; undo puts them back.`);
+      setSaid(`${counted(open.length, 'paper')} taken out; undo puts them back.`);
     },
     nudge: (by: Point) => edit((now) => movePatches(now, picked, shiftBy(by.x, by.y)), 'Nudge', true),
     move: (by: Point) => edit((now) => movePatches(now, picked, shiftBy(by.x, by.y)), 'Move'),

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useId, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { counted } from '@/core/words';
 import type { SheetPatch } from '@/core/sheet';
 import { MM_PER_INCH, formatLength, type UnitSystem } from '@/core/length';
 import { SwatchPatterns } from '../swatches';
@@ -128,7 +129,7 @@ export function BlockDrawing(props: BlockDrawingProps) {
             ref={svgRef}
             role="img"
             tabIndex={0}
-            aria-label={`${props.label}, seen from the ${isFlipped ? 'back' : 'front'}, ${patches.length} patches. Arrow up and down go from patch to patch.`}
+            aria-label={`${props.label}, seen from the ${isFlipped ? 'back' : 'front'}, ${counted(patches.length, 'patch', 'patches')}. Arrow up and down go from patch to patch.`}
             viewBox={`${-margin} ${-margin} ${widthMm + 2 * margin} ${heightMm + 2 * margin}`}
             onKeyDown={onKeyDown}
             sx={{

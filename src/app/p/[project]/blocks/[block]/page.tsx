@@ -1,3 +1,4 @@
+import { counted } from '@/core/words';
 import { BlockView } from '@/features/blocks/BlockView';
 import { database } from '@/server/database';
 import { openBlock } from '@/server/blocks';
@@ -19,7 +20,7 @@ export default async function BlockPage({ params }: { params: Promise<{ project:
           title="The top: papers"
           blocks={topBlocks(blocks, (other) => ({
             href: `/p/${projectId}/blocks/${other.id}`,
-            text: `${other.sheet.patches.length} papers`,
+            text: `${counted(other.sheet.patches.length, 'paper')}`,
           }))}
           fabrics={fabrics}
           columns={project.gridColumns}

@@ -1,3 +1,4 @@
+import { counted } from '@/core/words';
 import { StepPlayer } from '@/features/order/StepPlayer';
 import { openBlock } from '@/server/blocks';
 import { database } from '@/server/database';
@@ -33,7 +34,7 @@ export default async function OrderBlockPage({
           title="The top: sewing time and bends"
           blocks={topBlocks(blocks, (other) => ({
             href: `/p/${projectId}/order/${other.id}`,
-            text: `${formatMinutes(other.sheet.plan.joinMinutes)}, ${other.sheet.plan.bends} bends`,
+            text: `${formatMinutes(other.sheet.plan.joinMinutes)}, ${counted(other.sheet.plan.bends, 'bend')}`,
           }))}
           fabrics={fabrics}
           columns={project.gridColumns}

@@ -1,3 +1,4 @@
+import { counted } from '@/core/words';
 import { ProjectPapersView } from '@/features/order/ProjectPapersView';
 import { database } from '@/server/database';
 import { papersOfProject } from '@/server/projectPapers';
@@ -22,7 +23,7 @@ export default async function ProjectPapersPage({ params }: { params: Promise<{ 
           title="The top: papers to save"
           blocks={topBlocks(blocks, ({ id }) => ({
             href: `/p/${projectId}/order/papers#papers-${id}`,
-            text: keptOf(id) > 0 ? `save ${keptOf(id)} papers` : 'none to save',
+            text: keptOf(id) > 0 ? `save ${counted(keptOf(id), 'paper')}` : 'none to save',
           }))}
           fabrics={fabrics}
           columns={project.gridColumns}
