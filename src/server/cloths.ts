@@ -1,6 +1,6 @@
 import type postgres from 'postgres';
 import type { BlockDocument, ProjectBasting } from '@/core/block';
-import { lookByNumber, lookOfColour, type ClothLook } from '@/core/cloth';
+import { looksOfNew, type ClothLook } from '@/core/cloth';
 import type { Account } from './accounts';
 import { audit } from './audit';
 import { inTransaction, type Sql } from './database';
@@ -52,17 +52,15 @@ export async function keepLooks(
   colours: Readonly<Record<string, string>>,
 ): Promise<void> {
   const known = await sql<{ name: string }[]>`select name from cloth where project_id = ${projectId}`;
-  const names = new Set(known.map(({ name }) => name));
-  let number = names.size;
-  for (const name of new Set(fabrics)) {
-    if (names.has(name)) continue;
-    const colour = colours[name];
-    const look = colour === undefined ? lookByNumber(number) : lookOfColour(colour, number);
-    number += 1;
+  const fresh = looksOfNew(
+    known.map(({ name }) => name),
+    fabrics,
+    colours,
+  );
+  for (const [name, look] of Object.entries(fresh))
     await sql`
       insert into cloth (project_id, name, look) values (${projectId}, ${name}, ${sql.json(look as unknown as postgres.JSONValue)})
       on conflict do nothing`;
-  }
 }
 
 /**

@@ -11,6 +11,11 @@ export function ClothLooks({ looks, children }: { looks: Looks; children: ReactN
   return <Context value={looks}>{children}</Context>;
 }
 
+/** The looks that are kept, by the cloths' names. */
+export function useClothLooks(): Looks {
+  return useContext(Context);
+}
+
 /** How a cloth looks: as it is kept; one that is not kept yet by its place among those drawn. */
 export function useClothLook(): (fabric: string, fabrics: readonly string[]) => ClothLook {
   const looks = useContext(Context);

@@ -4,6 +4,7 @@ export {
   WEAVE_COUNT,
   isColour,
   lookByNumber,
+  looksOfNew,
   lookOfColour,
   nameCloths,
   nameOfColour,

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { patch } from '../testing';
-import { isColour, lookByNumber, lookOfColour, nameCloths, nameOfColour } from '.';
+import { isColour, lookByNumber, lookOfColour, looksOfNew, nameCloths, nameOfColour } from '.';
 
 const square = (id: number, fabric: string) => ({ ...patch(id, [[0, 0], [9, 0], [9, 9], [0, 9]]), fabric }); // prettier-ignore
 
@@ -29,4 +29,9 @@ test('a look takes the colour it is given and a figure that stands out from it; 
   expect(lookOfColour('#ffffff', 14)).toEqual({ ground: '#ffffff', figure: '#8c8c8c', weave: 2 });
   expect(lookByNumber(1)).not.toEqual(lookByNumber(0));
   expect(isColour('navy')).toBe(false);
+});
+
+test('new cloths are numbered after those that are there, each once, and take the colour that a drawing tells', () => {
+  const looks = looksOfNew(['Woad', 'Fog'], ['Fog', 'Rope', 'navy', 'Rope'], { navy: '#1f2e4f' });
+  expect(looks).toEqual({ Rope: lookByNumber(2), navy: lookOfColour('#1f2e4f', 3) });
 });

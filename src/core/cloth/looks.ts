@@ -40,6 +40,25 @@ export function lookOfColour(colour: string, number: number): ClothLook {
   return { ground: `#${[r, g, b].map(hex).join('')}`, figure, weave: number % WEAVE_COUNT };
 }
 
+/**
+ * Looks of the cloths that are new to a project: by their colour where a drawing told it, else the next one.
+ * @param known names of the cloths that it has
+ * @param fabrics names that are used, in the order in which they come
+ */
+export function looksOfNew(
+  known: readonly string[],
+  fabrics: readonly string[],
+  colours: Readonly<Record<string, string>>,
+): Record<string, ClothLook> {
+  const fresh = [...new Set(fabrics)].filter((name) => !known.includes(name));
+  const looks = fresh.map((name, i) => {
+    const colour = Object.hasOwn(colours, name) ? colours[name] : undefined;
+    const number = known.length + i;
+    return [name, colour === undefined ? lookByNumber(number) : lookOfColour(colour, number)] as const;
+  });
+  return Object.fromEntries(looks);
+}
+
 /** Words for colours, as a shop says them. */
 const WORDS: readonly (readonly [string, string])[] = [
   ['black', '#111111'], ['charcoal', '#3a3a3c'], ['grey', '#808080'], ['silver', '#c0c4c6'], ['white', '#fbfbfb'],

@@ -4,9 +4,11 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { counted } from '@/core/words';
+import { looksOfNew } from '@/core/cloth';
 import { boxOfPoints, toPolygon } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
 import type { SheetPatch } from '@/core/sheet';
+import { ClothLooks, useClothLooks } from '@/ui/ClothLooks';
 import { BlockDrawing, type DrawingMark } from '@/ui/drawing';
 import type { Preview } from '@/workers/importWorker';
 import { KindTable } from './KindTable';
@@ -27,6 +29,11 @@ export function DrawingPreview({ preview, knownFabrics, system }: DrawingPreview
     () => [...new Set([...knownFabrics, ...view.patches.map(({ fabric }) => fabric)])].sort(),
     [knownFabrics, view],
   );
+  const looks = useClothLooks();
+  const fresh = useMemo(() => {
+    const used = drawing.patches.map(({ fabric }) => fabric);
+    return looksOfNew(Object.keys(looks), used, drawing.colours);
+  }, [looks, drawing]);
   const problems = [...drawing.problems, ...(preview.kind === 'good' ? preview.sheet.problems : [])];
   return (
     <Box
@@ -36,19 +43,21 @@ export function DrawingPreview({ preview, knownFabrics, system }: DrawingPreview
         gap: 2.5,
       }}
     >
-      <BlockDrawing
-        label="The drawing"
-        patches={view.patches}
-        kindNames={view.kindNames}
-        widthMm={view.widthMm}
-        heightMm={view.heightMm}
-        fabrics={fabrics}
-        system={system}
-        marks={view.marks}
-        isFlipped={isFlipped}
-        onFlip={() => setIsFlipped(!isFlipped)}
-        height={440}
-      />
+      <ClothLooks looks={{ ...looks, ...fresh }}>
+        <BlockDrawing
+          label="The drawing"
+          patches={view.patches}
+          kindNames={view.kindNames}
+          widthMm={view.widthMm}
+          heightMm={view.heightMm}
+          fabrics={fabrics}
+          system={system}
+          marks={view.marks}
+          isFlipped={isFlipped}
+          onFlip={() => setIsFlipped(!isFlipped)}
+          height={440}
+        />
+      </ClothLooks>
       <Box>
         {drawing.faults.length > 0 && (
           <Alert severity="error" variant="outlined" icon={false} sx={{ mb: 2 }}>

@@ -7,12 +7,13 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { useState, type DragEvent } from 'react';
+import { useMemo, useState, type DragEvent } from 'react';
 import type { BagSettings } from '@/core/bags';
 import { MAX_DRAWING_BYTES } from '@/core/formats';
 import { parseLength } from '@/core/length';
 import { DEFAULT_REACH_MM } from '@/core/weld';
 import { send } from '@/ui/api';
+import { useClothLooks } from '@/ui/ClothLooks';
 import { DRAWING_FILES, FileButton } from '@/ui/FileButton';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
@@ -39,7 +40,12 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
   const [isDone, setDone] = useState(false);
   const [isSnapped, setSnapped] = useState(false);
   const [weldMm, setWeld] = useState<number>(DEFAULT_REACH_MM);
-  const { state, start, cancel } = usePreview(settings);
+  const looks = useClothLooks();
+  const known = useMemo(
+    () => Object.fromEntries(Object.entries(looks).map(([cloth, { ground }]) => [cloth, ground])),
+    [looks],
+  );
+  const { state, start, cancel } = usePreview(settings, known);
   const { error, isBusy, run } = useSend();
   useUnsaved(svg !== '' && !isBusy && !isDone);
   const preview = state.kind === 'ready' ? state.preview : undefined;

@@ -12,7 +12,7 @@ interface NearPapersProps {
 
 /** Papers of a drawing that are nearly, but not exactly, papers of the catalogue; with the offer to use those. */
 export function NearPapers({ preview, isSnapped, onSnap }: NearPapersProps) {
-  const { guesses } = preview;
+  const { guesses } = preview.drawing;
   if (guesses.length === 0) return null;
   return (
     <Alert severity="info" variant="outlined" icon={false}>

@@ -2,18 +2,19 @@
 import { proxy, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BagSettings } from '@/core/bags';
-import type { DrawingOptions } from '@/core/formats';
 import type { ImportWorker, Preview } from '@/workers/importWorker';
-
-export type PreviewOptions = DrawingOptions & { readonly isSnapped?: boolean };
+import type { Colours, ReadOptions } from '@/workers/readDrawing';
 
 export type PreviewState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'busy'; readonly share: number }
   | { readonly kind: 'ready'; readonly preview: Preview };
 
-/** Reads drawings in a worker: one at a time, the newest wins, cancel ends it at once. */
-export function usePreview(settings: BagSettings) {
+/**
+ * Reads drawings in a worker: one at a time, the newest wins, cancel ends it at once.
+ * @param known cloths of the project and their colours
+ */
+export function usePreview(settings: BagSettings, known: Colours) {
   const [state, setState] = useState<PreviewState>({ kind: 'idle' });
   const worker = useRef<Worker>(null);
   const cancel = useCallback(() => {
@@ -23,7 +24,7 @@ export function usePreview(settings: BagSettings) {
   }, []);
   useEffect(() => () => worker.current?.terminate(), []);
   const start = useCallback(
-    async (svg: string, options: PreviewOptions = {}) => {
+    async (svg: string, options: ReadOptions = {}) => {
       worker.current?.terminate();
       const own = new Worker(new URL('../../workers/importWorker.ts', import.meta.url), { type: 'module' });
       worker.current = own;
@@ -41,7 +42,7 @@ export function usePreview(settings: BagSettings) {
         if (worker.current === own) setState({ kind: 'busy', share });
       });
       const preview = await Promise.race([
-        wrap<ImportWorker>(own).preview(svg, options, settings, onProgress),
+        wrap<ImportWorker>(own).preview(svg, options, settings, known, onProgress),
         failed,
       ]);
       if (worker.current !== own) return;
@@ -49,7 +50,7 @@ export function usePreview(settings: BagSettings) {
       worker.current = null;
       setState({ kind: 'ready', preview });
     },
-    [settings],
+    [settings, known],
   );
   return { state, start, cancel };
 }

@@ -2,15 +2,14 @@
 import type { AssemblyPlan } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
-import { isColour, nameCloths } from '@/core/cloth';
 import { InvalidInputError } from '@/core/errors';
-import { importDrawing, type DrawingOptions } from '@/core/formats';
+import type { DrawingOptions } from '@/core/formats';
 import { blockSheet, planOrder, type BlockSheet } from '@/core/sheet';
-import { guessPapers, snapToPapers } from '@/core/workshop';
+import { readDrawing, type Colours } from '../readDrawing';
 
 /** What a drawing became, or why it is refused: errors lose their class between threads. */
 export type ReadDrawing =
-  | { readonly document: BlockDocument; readonly colours: Readonly<Record<string, string>> }
+  | { readonly document: BlockDocument; readonly colours: Colours }
   | { readonly refusal: Pick<InvalidInputError, 'code' | 'message' | 'mend' | 'place'> };
 
 /** The order of sewing: by far the longest part of a sheet, and the same whatever the settings are. */
@@ -40,41 +39,26 @@ export function drawing({
   options: DrawingOptions;
   isSnapped: boolean;
   /** Cloths of the project and their colours. */
-  known: Readonly<Record<string, string>>;
+  known: Colours;
 }): ReadDrawing {
   try {
-    const {
-      patches: drawn,
-      faults,
-      fills,
-      parts,
-      rules,
-      order,
-      basting,
-      notes,
-    } = importDrawing(text, options);
+    const { patches, faults, parts, rules, order, basting, notes, colours } = readDrawing(
+      text,
+      { ...options, isSnapped },
+      known,
+    );
     const [fault] = faults;
     if (fault)
       throw new InvalidInputError(fault.code, fault.message, fault.mend, {
         name: fault.shape,
         line: fault.line,
       });
-    const patches = isSnapped ? snapToPapers(drawn, guessPapers(drawn, options.system ?? 'inch')) : drawn;
     const more = { parts, rules, order, basting, notes };
     const given = Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined));
-    const named = nameCloths(patches, known);
-    return {
-      document: { format: BLOCK_FORMAT, patches: named.patches, ...given },
-      colours: { ...coloursOf(fills), ...named.colours },
-    };
+    return { document: { format: BLOCK_FORMAT, patches, ...given }, colours };
   } catch (error) {
     if (!(error instanceof InvalidInputError)) throw error;
     const { code, message, mend, place } = error;
     return { refusal: { code, message, mend, place } };
   }
-}
-
-/** Of the fills that a drawing gives its named cloths those that are colours. */
-function coloursOf(fills: Readonly<Record<string, string>>): Record<string, string> {
-  return Object.fromEntries(Object.entries(fills).filter(([, fill]) => isColour(fill)));
 }
