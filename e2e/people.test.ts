@@ -45,7 +45,7 @@ test('a helper is invited by a link, which lets one in, once; the pages have no 
   await host.see('Invite someone');
   expect(await host.faults()).toEqual([]);
   await host.press('Make an invitation link');
-  await host.see('It lets one in, once', '//*');
+  await host.see('it lets one in, once');
   const link = await valueOf(host, 'Invitation link');
   await guest.go(link);
   await guest.see('You are invited as a helper');
@@ -58,7 +58,15 @@ test('a helper is invited by a link, which lets one in, once; the pages have no 
   await guest.fill('Password', 'another long one');
   await guest.press('Make my account and join');
   await guest.see('Today', '//h2/..');
-  expect((await fetch(link)).status).toBe(404);
+  const again = await fetch(`${base}/api/join`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: base },
+    body: JSON.stringify({
+      token: link.split('/').at(-1),
+      account: { name: 'Bo', email: 'bo@people.example', password: 'yet another one' },
+    }),
+  });
+  expect(again.status).toBe(404);
   await host.go(`${project}/people`);
   await host.see('Ann Helper');
 }, 120_000);

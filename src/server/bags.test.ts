@@ -74,7 +74,13 @@ test('a block that a maker skips is on no page, bag or count of theirs; what the
   const [ann] = makers as [(typeof makers)[number]];
   const [, disc = ''] = blocks;
   const step = (await listBlocks(sql, project))[1]?.sheet.steps[0]?.id ?? '';
-  const event = { clientId: '00000000-0000-4000-8000-00000000000a', blockId: disc, stepId: step, kind: 'done', at: '2026-11-20T10:00:00Z' };
+  const event = {
+    clientId: '00000000-0000-4000-8000-00000000000a',
+    blockId: disc,
+    stepId: step,
+    kind: 'done',
+    at: '2026-11-20T10:00:00Z',
+  };
   await recordEvents(sql, ann.token, [event as never]);
   const shown = async () => (await makerPage(sql, ann.token)).blocks.map(({ id }) => id);
   const counted = async () =>

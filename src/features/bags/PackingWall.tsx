@@ -108,7 +108,7 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
 interface BagProps {
   readonly kit: Kit;
   readonly label: string;
-  readonly onChange: (wishes: readonly Kit[], label: string) => void;
+  readonly onChange: (wishes: readonly Kit[], label: string, undone: string) => void;
 }
 
 function Bag({ kit, label, onChange }: BagProps) {
@@ -119,7 +119,13 @@ function Bag({ kit, label, onChange }: BagProps) {
       aria-label={`${label}: ${STATUS_NAMES[kit.status]}`}
       variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
       color={COLOUR[kit.status]}
-      onClick={() => onChange([{ ...kit, status: next }], `${label}: ${STATUS_NAMES[next]}`)}
+      onClick={() =>
+        onChange(
+          [{ ...kit, status: next }],
+          `${label}: ${STATUS_NAMES[next]}`,
+          `${label}: ${STATUS_NAMES[kit.status]}`,
+        )
+      }
       sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
     >
       {STATUS_NAMES[kit.status]}

@@ -38,7 +38,12 @@ export function useKits(projectId: string, initial: readonly Kit[]) {
     );
 
   /** Changes bags, each to its own status. What someone else changed meanwhile stays as it is and is told. */
-  const change = async (wishes: readonly Kit[], label: string, isUndo = false): Promise<void> => {
+  const change = async (
+    wishes: readonly Kit[],
+    label: string,
+    undone = `Taken back: ${label}`,
+    isUndo = false,
+  ): Promise<void> => {
     const before = wishes.map(({ blockId, makerId }) => kitOf(blockId, makerId));
     try {
       const { changed, refused } = await send<ChangedKits>('PUT', address, { bags: wishes });
@@ -53,7 +58,7 @@ export function useKits(projectId: string, initial: readonly Kit[]) {
       }));
       notice({
         text: `${label}.${left}`,
-        ...(isUndo || changed.length === 0 ? {} : { undo: () => change(back, `${label}: taken back`, true) }),
+        ...(isUndo || changed.length === 0 ? {} : { undo: () => change(back, undone, undone, true) }),
       });
     } catch (error) {
       notice({ text: asRefusal(error).message });
