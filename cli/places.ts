@@ -7,7 +7,7 @@ import { PlainError } from './PlainError';
 export const ROOT = process.env.KEVLO_ROOT ?? process.cwd();
 
 /** Least room for a database to start in, bytes. */
-const LEAST_ROOM = 200 * 1024 * 1024;
+export const LEAST_ROOM = 200 * 1024 * 1024;
 
 /** Whether this process is root, so that the database needs a user of its own. */
 export function isRoot(): boolean {
@@ -17,11 +17,12 @@ export function isRoot(): boolean {
 /**
  * The folder for everything that is kept: `.data` in the project, or KEVLO_DATA. For root the database's own user
  * must be able to reach it; where a folder above keeps it out, /var/lib/kevlo is taken instead.
+ * @param leastRoom bytes that must be free: for what begins something; what ends it or saves it works on a full disk too
  */
-export function dataFolder(): string {
+export function dataFolder(leastRoom = 0): string {
   const wished = process.env.KEVLO_DATA ? path.resolve(process.env.KEVLO_DATA) : path.join(ROOT, '.data');
   const blocker = isRoot() ? closedParent(wished) : undefined;
-  if (!blocker) return prepare(wished);
+  if (!blocker) return prepare(wished, leastRoom);
   if (process.env.KEVLO_DATA) {
     throw new PlainError(
       `The database's user cannot enter ${blocker}. Allow it (chmod o+x ${blocker}) or set KEVLO_DATA to another folder.`,
@@ -30,17 +31,17 @@ export function dataFolder(): string {
   const key = createHash('sha256').update(ROOT).digest('hex').slice(0, 10);
   const other = path.join('/var/lib/kevlo', key);
   process.stderr.write(`The database's user cannot enter ${blocker}, so the data is kept in ${other}.\n`);
-  return prepare(other);
+  return prepare(other, leastRoom);
 }
 
-function prepare(folder: string): string {
+function prepare(folder: string, leastRoom: number): string {
   try {
     mkdirSync(folder, { recursive: true, mode: 0o755 });
     const { bavail, bsize } = statfsSync(folder);
-    if (bavail * bsize < LEAST_ROOM) {
+    if (bavail * bsize < leastRoom) {
       const free = Math.floor((bavail * bsize) / 1e6);
       throw new PlainError(
-        `The disk under ${folder} has ${free} MB left; Kevlo needs 200 MB. Free some space, or set KEVLO_DATA to another disk.`,
+        `The disk under ${folder} has ${free} MB left; Kevlo needs ${Math.floor(leastRoom / 2 ** 20)} MB. Free some space, or set KEVLO_DATA to another disk.`,
       );
     }
   } catch (error) {

@@ -9,7 +9,7 @@ import { migrate } from '@/server/migrate';
 import { PlainError } from './PlainError';
 import { buildApplication } from './build';
 import { stopCluster } from './cluster';
-import { ROOT, dataFolder, logsFolder } from './places';
+import { LEAST_ROOM, ROOT, dataFolder, logsFolder } from './places';
 import { answers, isFree } from './ports';
 import { openDatabase, withDatabase } from './withDatabase';
 
@@ -22,7 +22,7 @@ const DEMO_BLOCKS = path.join(ROOT, 'demo/blocks');
 export async function runStart(): Promise<number> {
   const host = process.env.HOST ?? '127.0.0.1';
   const port = readPort(process.env.PORT ?? '3000');
-  const folder = dataFolder();
+  const folder = dataFolder(LEAST_ROOM);
   // Clears away what a killed run left behind; it may hold the port for a moment yet.
   const { orphans } = othersRunning(folder, true);
   await endOrphans(orphans);
@@ -216,7 +216,7 @@ export async function runResetDemo(args: readonly string[]): Promise<number> {
     process.stdout.write('Nothing was changed.\n');
     return 1;
   }
-  const folder = dataFolder();
+  const folder = dataFolder(LEAST_ROOM);
   const { url, cluster } = await openDatabase(folder);
   try {
     const { email, password } = await withDatabase(url, async (sql) => {

@@ -1,0 +1,13 @@
+import { readFileSync } from 'node:fs';
+import { Browser } from './e2e/browser';
+const d = JSON.parse(readFileSync('/tmp/kevdata/demo-sign-ins.json', 'utf8'));
+const b = await Browser.open('http://127.0.0.1:3000');
+await b.signIn(d.email, d.password);
+await b.shoot('/tmp/s-projects.png');
+const p = await b.driver.executeScript<string>("return document.querySelector('a[href^=\"/p/\"]').getAttribute('href')");
+await b.go(`${p}/bags`); await b.see('Packing wall'); await b.press('All bags of Hedda Marsh'); await b.see('Mark'); await b.shoot('/tmp/s-bags.png');
+await b.go(`${p}/makers`); await b.see('all blocks'); await b.press('Blocks and link of Hedda Marsh'); await b.press('Choose the blocks'); await b.see('Blocks that Hedda'); await b.driver.sleep(400); await b.shoot('/tmp/s-skip.png');
+await b.press('Lighthouse'); await b.press('Landing'); await b.press('Done'); await b.driver.sleep(800); await b.shoot('/tmp/s-makers.png');
+await b.press('Help'); await b.driver.sleep(500); await b.shoot('/tmp/s-help.png');
+console.log(await b.faults());
+await b.close();
