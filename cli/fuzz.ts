@@ -1,4 +1,5 @@
-import { readFileSync, readdirSync } from 'node:fs';
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { writeBlockFile } from '@/core/formats';
@@ -28,11 +29,19 @@ export async function runFuzz(args: readonly string[]): Promise<number> {
   while (Date.now() < ends) {
     const text = damaged(seeds[Math.floor(random() * seeds.length)] as string, random);
     counts.inputs += 1;
-    const verdict = await worker.judge(text);
+    let verdict = await worker.judge(text);
+    if (verdict.kind === 'hang') {
+      // A busy machine may stop any work for a while: what hangs does so again.
+      worker = new FuzzWorker();
+      await worker.judge(seeds[0] as string);
+      verdict = await worker.judge(text);
+    }
     counts[verdict.kind] += 1;
     if (verdict.kind === 'refused' || verdict.kind === 'taken') continue;
     const why = 'why' in verdict ? `: ${verdict.why}` : '';
-    process.stdout.write(`${verdict.kind}${why}\n${text.slice(0, 600)}\n`);
+    const file = path.join(tmpdir(), `kevlo-fuzz-${seed}-${counts.inputs}.txt`);
+    writeFileSync(file, text);
+    process.stdout.write(`${verdict.kind}${why}: input ${counts.inputs}, kept as ${file}\n`);
     if (verdict.kind === 'hang') worker = new FuzzWorker();
   }
   worker.end();
@@ -91,11 +100,32 @@ function goodFiles(): string[] {
 /** Odd things that files hold. */
 const ODD = ['NaN', '-0', '1e999', '1e-320', '-', '"', '<', '}', '\u0000', '\ud800', '0 0', 'null', '[]', '999999', 'M', 'A1 1 0 1 1', 'C0 0 9 9', '<use href="#a"/>', '<g>', '</g>']; // prettier-ignore
 
+/** Half of all inputs are drawings that can be read but are ugly, the others are damaged anywhere. */
 function damaged(good: string, random: () => number): string {
+  if (random() < 0.5) return ugly(good, random);
   let text = good;
   const times = 1 + Math.floor(random() * 6);
   for (let time = 0; time < times; time++) text = damagedOnce(text, random);
   return text;
+}
+
+/** Points as drawings (`12.7,65.9`) and block files (`[12.7,65.9]`) write them. */
+const POINT = /(-?\d+(?:\.\d+)?)(,\s*)(-?\d+(?:\.\d+)?)/g;
+const PATCH = /<polygon[^>]*\/>/g;
+
+/** The same drawing with corners moved, patches left out, laid twice, or pulled flat. */
+function ugly(good: string, random: () => number): string {
+  const [share, far] = [random() ** 2, 10 ** (random() * 4 - 3)];
+  const moved = good.replace(POINT, (whole, x: string, between: string, y: string) =>
+    random() < share
+      ? `${Number(x) + (random() - 0.5) * far}${between}${Number(y) + (random() - 0.5) * far}`
+      : whole,
+  );
+  const [leftOut, twice] = [random() ** 3, random() ** 4];
+  const thinned = moved.replace(PATCH, (patch) => (random() < leftOut ? '' : random() < twice ? patch + patch.replace(/id="/, 'id="again-') : patch)); // prettier-ignore
+  if (random() < 0.8) return thinned;
+  const squeeze = 10 ** (random() * 4 - 3);
+  return thinned.replace(POINT, (_, x: string, between: string, y: string) => `${x}${between}${Number(y) * squeeze}`); // prettier-ignore
 }
 
 function damagedOnce(text: string, random: () => number): string {

@@ -8,7 +8,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { PickList } from '@/core/bags';
-import { formatLength } from '@/core/length';
+import { UNIT_DEFAULTS, formatLength } from '@/core/length';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { sewersOf } from '@/core/bags';
@@ -49,8 +49,11 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
           onChange={(_, next) => next && setPage(next)}
           aria-label="Paper size"
         >
-          <ToggleButton value="A4">A4</ToggleButton>
-          <ToggleButton value="Letter">Letter</ToggleButton>
+          {[...new Set([UNIT_DEFAULTS[project.unitSystem].pageSize, project.pageSize])].map((size) => (
+            <ToggleButton key={size} value={size}>
+              {size}
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
         <Typography color="textSecondary">{counted(labels, 'label')}</Typography>
       </Stack>
