@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { findRotation } from './rotations';
 import { expect, test } from 'vitest';
 import { buildSeamGraph, groupsOf, type Seam, type SeamGraph } from '../block';
 import { turnDegrees } from '../geometry';
@@ -197,6 +198,17 @@ test('every hole is closed by one join of two runs, and none has more; bends sta
 function rimPlaces(graph: SeamGraph): number {
   return graph.isInner.filter((is, place) => is && (graph.seamsAt[place]?.length ?? 0) > 0).length;
 }
+
+test('where two patches lie twice on their places, no turn takes both of one place to one of another', () => {
+  const flower = rosette(1);
+  const again = flower.slice(1, 3).map((one) => ({ ...one, id: `${one.id} again` }));
+  const graph = buildSeamGraph([...flower, ...again]);
+  const all = graph.patches.map((_, index) => index);
+  expect(findRotation(buildSeamGraph(flower), all.slice(0, 7))?.folds).toBe(6);
+  const targets = [...(findRotation(graph, all)?.next.values() ?? [])];
+  expect(new Set(targets).size).toBe(targets.length);
+  expect(validatePlan(graph, planAssembly(graph))).toEqual([]);
+});
 
 test('two thousand patches with two hundred holes are planned nearly as quickly as without', () => {
   const time = (patches: ReturnType<typeof hexagonMosaic>) => {

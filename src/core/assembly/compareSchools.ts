@@ -20,11 +20,18 @@ export interface SchoolSummary {
   readonly says: string;
 }
 
-/** Plans a block by every school that has an order for it. Cost: that of a plan for each. */
-export function compareSchools(graph: SeamGraph, settings?: SewingSettings): SchoolSummary[] {
+/**
+ * Plans a block by every school that has an order for it. Cost: that of a plan for each.
+ * @param known a plan that is there already, by one of the schools and without wishes
+ */
+export function compareSchools(
+  graph: SeamGraph,
+  settings?: SewingSettings,
+  known?: AssemblyPlan,
+): SchoolSummary[] {
   const all = Object.keys(SCHOOLS) as School[];
   const plans = all
-    .map((school) => planAssembly(graph, settings, undefined, school))
+    .map((school) => (known?.school === school ? known : planAssembly(graph, settings, undefined, school)))
     .filter(({ isTaught }) => isTaught);
   const best = plans[0] as AssemblyPlan;
   return plans.map(({ school, totals, bendsBound, bendsLeast }) => {

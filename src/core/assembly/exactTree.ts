@@ -1,6 +1,6 @@
 import type { Seam, SeamGraph } from '../block';
 import { joinedLast, leaf, type Tree } from './tree';
-import { START_COST, TreeWays, joinCostOf, unevenCost, type JoinCost } from './treeWays';
+import { START_COST, TreeWays, unevenCost, type JoinCost } from './treeWays';
 
 /** Groups of up to this many patches are planned by weighing every order. */
 export const EXACT_PATCHES = 14;
@@ -47,7 +47,7 @@ export function exactTree(
   const { neighbours, low, high } = incidence(graph, seams, place, count);
   const all = 2 ** count - 1;
   const connected = connectedSets(neighbours, all);
-  const joinOf = joinCosts(graph, seams, rims(low, all), rims(high, all));
+  const joinOf = joinCosts(costs, seams, rims(low, all), rims(high, all));
   const refused = refusedSplits(units, place, apart);
   const sizes = sums(units.map((unit) => unit.members.length));
   const ways: (readonly Way[])[] = [];
@@ -60,9 +60,13 @@ export function exactTree(
       continue;
     }
     const found = new Ways();
-    for (let part = (set - 1) & set; part > 0; part = (part - 1) & set) {
-      if (!(part & lowest) || !connected[part] || !connected[set ^ part]) continue;
+    // One part holds the lowest unit, so that each split is looked at once.
+    const others = set ^ lowest;
+    for (let more = others; more > 0;) {
+      more = (more - 1) & others;
+      const part = lowest | more;
       const rest = set ^ part;
+      if (!connected[part] || !connected[rest]) continue;
       const [own, other] = [ways[part] as readonly Way[], ways[rest] as readonly Way[]];
       if (!own[0] || !other[0] || refused.has(part + rest * 2 ** EXACT_PATCHES)) continue;
       const below = own[0].cost + other[0].cost;
@@ -121,7 +125,7 @@ function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): numb
 }
 
 /** What joining two sets costs, worked out once for each set of seams between them. */
-function joinCosts(graph: SeamGraph, seams: readonly number[], rimLow: Int32Array, rimHigh: Int32Array) {
+function joinCosts(costs: TreeWays, seams: readonly number[], rimLow: Int32Array, rimHigh: Int32Array) {
   const known = new Map<number, JoinCost>();
   return (a: number, b: number): JoinCost => {
     const low = (rimLow[a] as number) & (rimLow[b] as number);
@@ -130,7 +134,7 @@ function joinCosts(graph: SeamGraph, seams: readonly number[], rimLow: Int32Arra
     const before = known.get(key);
     if (before) return before;
     const between = seams.filter((_, i) => (i < WORD_BITS ? (low >> i) & 1 : (high >> (i - WORD_BITS)) & 1));
-    const join = joinCostOf(graph, between);
+    const join = costs.joinOf(between);
     known.set(key, join);
     return join;
   };

@@ -7,6 +7,7 @@ import { keepApart } from './keepApart';
 import { schoolTree, type School } from './schools';
 import { joinTrees, leaf, type Tree } from './tree';
 import { treeCost } from './treeCost';
+import { TreeWays } from './treeWays';
 import type { Inner } from './wedgesTree';
 import { unitKey, type Pin } from './wishes';
 
@@ -66,7 +67,8 @@ export function groupTree(task: GroupTask): GroupOrder {
 
 function freeTree(task: GroupTask): GroupOrder {
   const { graph, members, school, apart, goOn } = task;
-  const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn);
+  const costs = new TreeWays(graph);
+  const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn, costs);
   const inner: Inner = { order: (own) => cutTree(graph, own, goOn), improve };
   if (school !== 'best') {
     const taught = sewable(graph, schoolTree(graph, members, school, inner));

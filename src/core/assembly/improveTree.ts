@@ -16,6 +16,7 @@ const WINDOWS: readonly { readonly upTo: number; readonly units: number; readonl
  * first bends, then threads begun. Large plans are left as they are.
  * @param apart units that are not to be joined to each other
  * @param goOn called after each unit; throws to stop
+ * @param costs remembers what joins cost, for several orders of one group
  * Cost: one exact plan of 7 to 11 units for each join and pass.
  */
 export function improveTree(
@@ -23,18 +24,20 @@ export function improveTree(
   tree: Tree,
   apart: readonly Apart[] = [],
   goOn: () => void = () => undefined,
+  costs = new TreeWays(graph),
 ): Tree {
-  const window = WINDOWS.find(({ upTo }) => tree.members.length <= upTo);
+  // A flat drawing has fewer than three seams a patch: with more it is a tangle, and each look takes longer.
+  const size = Math.max(tree.members.length, graph.seams.length - 2 * graph.patches.length);
+  const window = WINDOWS.find(({ upTo }) => size <= upTo);
   if (!window) return tree;
   const task: Task = {
     graph,
     units: window.units,
     apart,
-    costs: new TreeWays(graph),
+    costs,
     settled: new WeakSet(),
     goOn,
   };
-  const { costs } = task;
   let best = tree;
   for (let pass = 0; pass < window.passes; pass++) {
     const before = costs.costOf(best);

@@ -65,12 +65,15 @@ function finestTurn(
     if ((members.length - still) % folds !== 0) continue;
     const turn = turnAbout(centre, 360 / folds);
     const next = new Map<number, number>();
+    const taken = new Set<number>();
     const isWhole = outlines.every((outline, i) => {
       const moved = moveOutline(turn, outline);
-      const target = near(middleOfBox(moved)).find((other) =>
-        isSamePlace(moved, outlines[other] as typeof outline, SAME_PLACE_MM),
+      // Where patches lie twice on one place, each goes to a place of its own.
+      const target = near(middleOfBox(moved)).find(
+        (other) => !taken.has(other) && isSamePlace(moved, outlines[other] as typeof outline, SAME_PLACE_MM),
       );
       if (target === undefined) return false;
+      taken.add(target);
       next.set(members[i] as number, members[target] as number);
       return true;
     });

@@ -16,7 +16,7 @@ export interface JoinCost {
 }
 
 /** What sewing these seams in one join costs, each run with a thread of its own. */
-export function joinCostOf(graph: SeamGraph, seams: readonly number[]): JoinCost {
+function joinCostOf(graph: SeamGraph, seams: readonly number[]): JoinCost {
   const chains = chainsOf(graph, seams);
   const bends = chains.reduce((sum, chain) => sum + chain.bends.length, 0);
   const many = chains.length > 2 ? chains.length * MANY_CHAINS_COST : 0;
@@ -46,6 +46,7 @@ const PATCH: readonly UnitWay[] = [{ cost: 0, end: -1 }];
  */
 export class TreeWays {
   private readonly known = new WeakMap<Tree, readonly UnitWay[]>();
+  private readonly joins = new Map<string, JoinCost>();
 
   constructor(private readonly graph: SeamGraph) {}
 
@@ -64,6 +65,14 @@ export class TreeWays {
     return this.known.get(root) as readonly UnitWay[];
   }
 
+  /** What sewing these seams in one join costs; the same seams come again in many windows. */
+  joinOf(seams: readonly number[]): JoinCost {
+    const key = seams.join();
+    let join = this.joins.get(key);
+    if (!join) this.joins.set(key, (join = joinCostOf(this.graph, seams)));
+    return join;
+  }
+
   costOf(tree: Tree): number {
     return (this.of(tree)[0] as UnitWay).cost;
   }
@@ -71,7 +80,7 @@ export class TreeWays {
   private waysOf({ parts, lastPart = 1 }: Tree): readonly UnitWay[] {
     if (!parts) return PATCH;
     const [a, b] = parts;
-    const join = joinCostOf(this.graph, seamsBetween(this.graph, a.members, b.members));
+    const join = this.joinOf(seamsBetween(this.graph, a.members, b.members));
     const isSmallLast = lastPart === 1 && b.parts !== undefined;
     const [last, first] = isSmallLast ? [this.ofPart(b), this.ofPart(a)] : [this.ofPart(a), this.ofPart(b)];
     const base = join.cost + unevenCost(a.members.length, b.members.length) + (first[0] as UnitWay).cost;

@@ -6,7 +6,6 @@ import { readOrder } from './readOrder';
 import { readOutline } from './readOutline';
 import { fail, isLength, isName, isRecord, parseJson, readList } from './reading';
 
-
 /** Writes a block as a file that {@link readBlockFile} reads back exactly. */
 export function writeBlockFile(document: BlockDocument): string {
   return `${JSON.stringify(document, null, 1)}\n`;

@@ -146,7 +146,8 @@ function weldDocument({ farthestMm, ...counts }: WeldReport) {
 
 function assemblyDocument(block: PlannedBlock) {
   const { plan, graph } = block;
-  const schools = graph.patches.length > MOST_COMPARED ? [] : compareSchools(graph);
+  const known = block.hand ? undefined : plan;
+  const schools = graph.patches.length > MOST_COMPARED ? [] : compareSchools(graph, undefined, known);
   return {
     school: plan.school,
     isTaught: plan.isTaught,
