@@ -39,7 +39,7 @@ async function boardOf(browser: Browser): Promise<WebElement> {
 
 async function seeBoard(browser: Browser, papers: number): Promise<void> {
   await browser.driver.wait(
-    until.elementLocated(By.css(`[role=application][aria-label^="Board, ${papers} papers"]`)),
+    until.elementLocated(By.css(`[role=application][aria-label^="Board, ${papers} paper"]`)),
     PATIENCE_MS,
     `the board never held ${papers} papers`,
   );
@@ -79,6 +79,14 @@ test('a block is built from nothing by mouse: ghost, placing, ring, undo; it sav
   await host.press('Lay 1″ hexagon on every edge it fits');
   await seeBoard(host, 10);
   await host.see('8 papers added');
+  await host.press('Undo');
+  await seeBoard(host, 2);
+  await host.press('Redo');
+  await seeBoard(host, 10);
+  await host.see('Saved');
+  // What was done can still be taken back after a reload.
+  await host.driver.navigate().refresh();
+  await seeBoard(host, 10);
   await host.press('Undo');
   await seeBoard(host, 2);
   await host.press('Redo');

@@ -30,7 +30,7 @@ export function HelpDialog({ place, onClose }: { place: Place | undefined; onClo
   return (
     <Dialog open={place !== undefined} onClose={onClose} aria-labelledby="help-title" maxWidth="sm" fullWidth>
       <DialogTitle id="help-title">Help: {place?.name}</DialogTitle>
-      <DialogContent>
+      <DialogContent tabIndex={0}>
         <Typography gutterBottom>{place?.purpose}</Typography>
         <Box component="ul" sx={{ pl: 2.5, mt: 0, '& li': { mb: 0.75 } }}>
           {place?.ways.map((way) => (
