@@ -1,5 +1,5 @@
 import { type Seam, type SeamGraph } from '../block';
-import { EQUAL_DIRECTION, directionRound, steadyOrder, type Point } from '../geometry';
+import { orderRound, type Point } from '../geometry';
 import { rimsOf } from './rims';
 
 /** A way of cutting a unit: the seams to open, and the bends it costs beyond those that no plan avoids. */
@@ -61,12 +61,12 @@ export function describeUnit(
   }
   const points = [...places].map((place) => graph.places[place] as Point);
   const centre = { x: mean(points.map(({ x }) => x)), y: mean(points.map(({ y }) => y)) };
-  const angle = (place: number) => directionRound(centre, graph.places[place] as Point);
   // What stands for a unit has no outline to go round: all its rims are taken for one.
   const [outer = [], ...holes] = graph.isOfUnits
     ? [[...places].filter((place) => !isInside(place))]
     : rimsOf(graph, members, seams, isInside);
-  const rim = steadyOrder([...outer].sort((a, b) => a - b), angle, EQUAL_DIRECTION); // prettier-ignore
+  const inOrder = [...outer].sort((a, b) => a - b);
+  const rim = orderRound(inOrder, centre, (place) => graph.places[place] as Point);
   const holeAt = new Map(holes.flatMap((hole) => hole.map((place) => [place, hole] as const)));
   return { graph, members, seams, opened, isInside, rim, holeAt, middles: middlesOf(graph, members) };
 }

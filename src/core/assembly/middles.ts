@@ -1,9 +1,11 @@
 import type { SeamGraph } from '../block';
-import { EQUAL_DIRECTION, directionRound, middleOfBox, steadyOrder, type Point } from '../geometry';
+import { centroidOf, middleOfBox, orderRound, type Point } from '../geometry';
 
-/** Middle of a patch, mm. */
+/** Middle of a patch, mm: where it would balance, so that two halves of a square have middles of their own. */
 export function middle(graph: SeamGraph, patch: number): Point {
-  return middleOfBox((graph.patches[patch] as SeamGraph['patches'][number]).outline);
+  const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
+  // What stands for a unit has no outline that encloses anything.
+  return graph.isOfUnits ? middleOfBox(outline) : centroidOf(outline);
 }
 
 /** Middle of the box round patches, mm. */
@@ -14,5 +16,5 @@ export function middleOfAll(graph: SeamGraph, members: readonly number[]): Point
 
 /** Patches in the order in which their middles come round a centre. */
 export function goingRound(graph: SeamGraph, centre: Point, patches: readonly number[]): number[] {
-  return steadyOrder(patches, (patch) => directionRound(centre, middle(graph, patch)), EQUAL_DIRECTION);
+  return orderRound(patches, centre, (patch) => middle(graph, patch));
 }

@@ -43,11 +43,12 @@ export { boxOf, boxOfPoints, narrowestBox, type Box, type TurnedBox } from './bo
 export { findSelfCrossing } from './selfCrossing';
 export { convexDepth, isConvex, overlapOf, type Overlap } from './overlapArea';
 export { clusterPoints } from './clusterPoints';
-export { EQUAL_DIRECTION, EQUAL_LENGTH_MM, directionRound, steadyOrder } from './steady';
+export { EQUAL_LENGTH_MM, orderRound, steadyOrder } from './steady';
 export {
   STAY,
   bestFit,
   bestMotion,
+  centroidOf,
   compose,
   isInside,
   isSamePlace,

@@ -1,6 +1,7 @@
 import { directionAt, edgeLength, type Edge } from './edge';
 import { boxOf } from './boundingBox';
-import { mirrored, type Outline } from './outline';
+import { mirrored, toPolygon, type Outline } from './outline';
+import { perOutline } from './perOutline';
 import { distance, toRadians, type Point } from './point';
 
 /** A rigid motion: first turned over left to right when it is a reflection, then turned, then moved. */
@@ -151,6 +152,24 @@ export function middleOfCorners({ corners }: Outline): Point {
   const sum = corners.reduce((total, { x, y }) => ({ x: total.x + x, y: total.y + y }), { x: 0, y: 0 });
   return { x: sum.x / corners.length, y: sum.y / corners.length };
 }
+
+/** The centroid of the area of an outline, mm; of one that encloses nothing the middle of its box. */
+export const centroidOf = perOutline((outline): Point => {
+  const points = toPolygon(outline, 0.1);
+  const origin = points[0] as Point;
+  let [twice, sx, sy] = [0, 0, 0];
+  points.forEach((one, i) => {
+    const other = points[(i + 1) % points.length] as Point;
+    const [ax, ay] = [one.x - origin.x, one.y - origin.y];
+    const [bx, by] = [other.x - origin.x, other.y - origin.y];
+    const cross = ax * by - bx * ay;
+    twice += cross;
+    sx += (ax + bx) * cross;
+    sy += (ay + by) * cross;
+  });
+  if (Math.abs(twice) < 1e-6) return middleOfBox(outline);
+  return { x: origin.x + sx / (3 * twice), y: origin.y + sy / (3 * twice) };
+});
 
 /** Whether two outlines are the same in the same place, whichever corner they begin at. */
 export function isSamePlace(a: Outline, b: Outline, within: number): boolean {
