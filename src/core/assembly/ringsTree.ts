@@ -1,7 +1,10 @@
 import type { SeamGraph } from '../block';
-import { distance, isInside, toPolygon } from '../geometry';
+import { distance, edgesOf, isInside, locate, toPolygon } from '../geometry';
 import { goingRound, middleOfAll } from './middles';
 import { joinInOrder, leaf, type Tree } from './tree';
+
+/** A middle this near to a seam lies on it, mm. */
+const ON_SEAM_MM = 0.5;
 
 /** One patch after another round the middle, ring by ring. */
 export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
@@ -10,6 +13,8 @@ export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
   const reach = (patch: number) => {
     const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
     if (isInside(centre, toPolygon(outline, 0.1))) return 0;
+    // A middle on a seam lies in both of its patches.
+    if (edgesOf(outline).some((edge) => locate(edge, centre).off < ON_SEAM_MM)) return 0;
     return Math.min(...outline.corners.map((corner) => distance(corner, centre)));
   };
   const least = Math.min(...members.map(reach));

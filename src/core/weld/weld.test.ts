@@ -33,6 +33,8 @@ const DRAWINGS: readonly (readonly [string, () => readonly Patch[]])[] = [
   ['squares, triangles and T-junctions', () => drawn.mixedMosaic(32)],
   ['a star of six', () => drawn.starOfDiamonds(6)],
   ['a grid with diagonals', () => drawn.cutGrid(4, 4, [0, 1, 2, 1, 0, 2, 1])],
+  ['a grid that turns onto itself', () => drawn.cutGrid(5, 5, [0, 1, 2, 1, 0])],
+  ['a grid with its middle on a seam', () => drawn.cutGrid(6, 3, [0, 0, 1, 2, 1, 0, 2])],
   ['a ring of trapezoids', () => drawn.plate(12)],
 ];
 
