@@ -13,7 +13,7 @@ module.exports = {
       name: 'no-circles',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
     layer('core-stands-alone', '^src/core', '^src/(app|features|ui|workers|server)|^cli|^e2e'),
     layer(

@@ -2,12 +2,11 @@ export { bendsBound, innerIntersections } from './bendsBound';
 export { leastBends } from './leastBends';
 export { chainsOf, turnAt, turnedChain, type Chain, type ChainStep } from './interface';
 export { CancelledError, planAssembly, type AssemblyPlan, type ReportProgress } from './planAssembly';
-export type { Join, PlanTotals } from './sewTrees';
+export type { Join, PlanTotals, Repeat } from './join';
 export { patchByPatch, type PatchOrder } from './patchByPatch';
 export { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
 export { validatePlan } from './validatePlan';
 export { EXACT_PATCHES, exactTree } from './exactTree';
-export type { Repeat } from './repeats';
 export { SCHOOLS, type School } from './schools';
 export {
   NO_WISHES,

@@ -1,7 +1,8 @@
 import { groupsOf, type SeamGraph } from '../block';
 import { distance, middleOfBox, type Point } from '../geometry';
 import { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
-import { sewTrees, totalsOf, type Join, type PlanTotals } from './sewTrees';
+import type { Join, PlanTotals } from './join';
+import { sewTrees, totalsOf } from './sewTrees';
 import { joinCost, joined, leaf, type Tree } from './tree';
 
 /** What people do without a plan: sew patch after patch to one growing piece. */

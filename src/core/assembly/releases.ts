@@ -1,5 +1,5 @@
 import type { SeamGraph } from '../block';
-import type { BareJoin } from './sewTrees';
+import type { BareJoin } from './join';
 
 export interface ReleasingJoin extends BareJoin {
   readonly releases: readonly number[];

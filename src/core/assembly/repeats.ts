@@ -9,16 +9,7 @@ import {
   type Outline,
   type Point,
 } from '../geometry';
-import type { BareJoin } from './sewTrees';
-
-/** What a join makes, where the block has it more than once. */
-export interface Repeat {
-  /** A, B, C … in the order in which such units are first made. */
-  readonly letter: string;
-  /** This is the how-manieth of so many. */
-  readonly copy: number;
-  readonly copies: number;
-}
+import type { BareJoin, Repeat } from './join';
 
 /** Larger units are not compared: a block has them once, or its maker sees it. */
 const MOST_PATCHES = 150;

@@ -1,6 +1,6 @@
 import { threadOn } from '../thread';
 import { turnedChain, type Chain } from './interface';
-import type { Join } from './sewTrees';
+import type { Join } from './join';
 import type { ReleasingJoin } from './releases';
 import type { SewingSettings } from './sewingSettings';
 

@@ -2,53 +2,14 @@ import type { SeamGraph } from '../block';
 import { threadOn } from '../thread';
 import { inBatches } from './inBatches';
 import { inSequence } from './inSequence';
-import { chainsOf, type Chain } from './interface';
+import { chainsOf } from './interface';
+import type { BareJoin, Join, PlanTotals, Repeat } from './join';
 import { releaseAfterJoins } from './releases';
-import { findRepeats, type Repeat } from './repeats';
+import { findRepeats } from './repeats';
 import { sewInOrder } from './sewInOrder';
 import type { SewingSettings } from './sewingSettings';
 import { seamsBetween, type Tree } from './tree';
 import { NO_WISHES, type IdleWish, type Wishes } from './wishes';
-
-/** Sewing two units together along all seams between them. */
-export interface Join {
-  /** `j1`, `j2`, … in sewing order. */
-  readonly id: string;
-  /** Patch indices of the larger unit, and of the smaller one. */
-  readonly left: readonly number[];
-  readonly right: readonly number[];
-  readonly seams: readonly number[];
-  /** In the direction in which to sew. */
-  readonly chains: readonly Chain[];
-  readonly bends: number;
-  readonly lengthMm: number;
-  /** Threads begun for this join; 0 when the thread of the join before carries on and suffices. */
-  readonly threadStarts: number;
-  readonly carriesOn: boolean;
-  readonly minutes: number;
-  /** Papers still inside the larger unit while this join is sewn: what weighs and stiffens the hand. */
-  readonly papersInHand: number;
-  /** Patches whose papers may come out now. */
-  readonly releases: readonly number[];
-  /** The letter of the unit that it makes, where the block has it more than once. */
-  readonly repeat?: Repeat;
-  /** Laid over the row before and sewn down from the front: nothing is folded, so nothing bends. */
-  readonly isLaid?: true;
-}
-
-/** What a whole order costs. */
-export interface PlanTotals {
-  readonly joins: number;
-  readonly bends: number;
-  readonly threadStarts: number;
-  /** Threads that the length of the seams alone asks for: no order begins fewer. */
-  readonly threadStartsBound: number;
-  readonly minutes: number;
-  /** Patches of the largest unit that is handled while something is sewn to it. */
-  readonly largestUnit: number;
-  /** Joins that make a unit which the block has more than once. */
-  readonly repeated: number;
-}
 
 /** Joins of the trees in the order of sewing, with all that is to be known of each. */
 export function sewTrees(
@@ -143,8 +104,6 @@ function startsBound(joins: readonly Join[], { stitchesPerMm, usableNeedlefulMm 
   const need = joins.reduce((sum, { lengthMm }) => sum + threadOn(lengthMm, stitchesPerMm), 0);
   return joins.length === 0 ? 0 : Math.max(1, Math.ceil(need / usableNeedlefulMm - 1e-9));
 }
-
-export type BareJoin = Pick<Join, 'left' | 'right' | 'seams' | 'chains'>;
 
 function describeJoin(graph: SeamGraph, left: readonly number[], right: readonly number[]): BareJoin {
   const seams = seamsBetween(graph, left, right);

@@ -1,13 +1,12 @@
 import type { Seam, SeamGraph } from '../block';
-import type { AssemblyPlan } from './planAssembly';
-import type { Join } from './sewTrees';
+import type { Join } from './join';
 
 /**
  * Checks a plan by replaying it on the graph, sharing nothing with the planner: units are unions of earlier joins,
  * each join sews all seams between its two units and no other, and papers come out exactly when they may.
  * @returns what is wrong, in sentences; empty when the plan is valid
  */
-export function validatePlan(graph: SeamGraph, plan: Pick<AssemblyPlan, 'joins'>): string[] {
+export function validatePlan(graph: SeamGraph, plan: { readonly joins: readonly Join[] }): string[] {
   const faults: string[] = [];
   const unitOf = graph.patches.map((_, index) => index);
   const sizes = graph.patches.map(() => 1);

@@ -1,15 +1,9 @@
 import { type Edge, directionAt, edgeLength, flatten, isStraight, circleOf, pointAt, sweepOf } from './edge';
+import type { Outline } from './outlineShape';
 import { perOutline } from './perOutline';
-import { type Point, toDegrees } from './point';
 
-/**
- * A closed outline as seen from the front, clockwise on screen. `bulges[i]` belongs to the side from `corners[i]`
- * to the next corner; see {@link Edge} for its meaning. At least two corners (a circle has two).
- */
-export interface Outline {
-  readonly corners: readonly Point[];
-  readonly bulges: readonly number[];
-}
+export type { Outline } from './outlineShape';
+import { type Point, toDegrees } from './point';
 
 /** How far a flattened curve may lie from the true one where areas are compared, mm. */
 export const FLATTEN_SAG_MM = 0.01;

@@ -1,4 +1,4 @@
-import type { Outline } from './outline';
+import type { Outline } from './outlineShape';
 
 /**
  * Keeps what has been worked out of an outline for as long as the outline itself is kept. Outlines never change, and an

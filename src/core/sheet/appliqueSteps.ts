@@ -2,7 +2,7 @@ import { DEFAULT_SEWING } from '../assembly';
 import { groupsOf } from '../block';
 import { formatLength } from '../length';
 import { stepId } from '../progress';
-import type { AppliqueStep, StepSources } from './steps';
+import type { AppliqueStep, StepSources } from './step';
 
 /** What stays of the background behind an appliqué when the rest is cut away, mm: ¼″. */
 const LEFT_BEHIND_MM = 6.35;

@@ -16,7 +16,7 @@ import { markOf, type Hand, type PaperMark } from '../shapes';
 import { threadUse, type ThreadUse } from '../thread';
 import type { KindBasting } from './bastingChoices';
 import { planBlock } from './planBlock';
-import type { SewnChain, Step } from './steps';
+import type { SewnChain, Step } from './step';
 
 /** One patch as the drawing shows it; its number is its index + 1. */
 export interface SheetPatch {

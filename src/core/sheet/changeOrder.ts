@@ -3,7 +3,7 @@ import { buildSeamGraph, type BlockDocument, type OrderChoices } from '../block'
 import type { BastePolicy } from '../papers';
 import { orderOf, wishesOf } from './orderWishes';
 import type { HandWish } from './sayHand';
-import type { JoinStep, Step } from './steps';
+import type { JoinStep, Step } from './step';
 
 /** What a host does to the join of a step: the school where the unit gets one, the other step where it takes its place. */
 export interface OrderPress {

@@ -1,5 +1,5 @@
 export { blockSheet, type BlockSheet, type SheetKind, type SheetPatch } from './blockSheet';
-export { type AppliqueStep, type BasteStep, type JoinStep, type SewnChain, type Step } from './steps';
+export type { AppliqueStep, BasteStep, JoinStep, SewnChain, Step } from './step';
 export { planBlock, planOrder, type PlannedBlock } from './planBlock';
 export { momentsOf } from './stepMoments';
 export type { KindBasting } from './bastingChoices';

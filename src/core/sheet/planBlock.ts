@@ -20,7 +20,8 @@ import { groupKinds, nameKinds, type Sorted } from '../shapes';
 import { bastingChoices, kindBasting, type ChosenBasting, type KindBasting } from './bastingChoices';
 import { wishesOf } from './orderWishes';
 import { sayHand, type Hand } from './sayHand';
-import { stepsOf, type Step } from './steps';
+import type { Step } from './step';
+import { stepsOf } from './steps';
 
 /** Everything that is computed about the work on one block, in the coordinates of its drawing. */
 export interface PlannedBlock extends BlockAnalysis {

@@ -1,7 +1,7 @@
 import { cornerAngle } from '../geometry';
 import type { TroubleMoment } from '../troubles';
 import type { BlockSheet } from './blockSheet';
-import type { Step } from './steps';
+import type { Step } from './step';
 
 /** A join with as many knots as this is a long row: its ends come first. */
 const LONG_ROW_KNOTS = 4;

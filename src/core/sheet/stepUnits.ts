@@ -1,7 +1,7 @@
 import type { OrderChoices } from '../block';
 import type { DoneWork, StepOfPatches } from '../progress';
 import type { SheetPatch } from './blockSheet';
-import type { Step } from './steps';
+import type { Step } from './step';
 
 /** A step with its patches by id, as progress records it. */
 export function withUnits(step: Step, patches: readonly Pick<SheetPatch, 'id'>[]): StepOfPatches {

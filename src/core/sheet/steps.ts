@@ -1,123 +1,19 @@
-import {
-  unitKey,
-  type AssemblyPlan,
-  type Chain,
-  type Join,
-  type Pin,
-  type Repeat,
-  type School,
-} from '../assembly';
-import {
-  BASTE_METHODS,
-  FOLD_CONVENTIONS,
-  methodMinutes,
-  type BasteMethod,
-  type FoldConvention,
-} from '../basting';
-import type { OrderChoices, Seam, SeamGraph } from '../block';
+import { unitKey, type Chain, type Join } from '../assembly';
+import { BASTE_METHODS, FOLD_CONVENTIONS, methodMinutes, type FoldConvention } from '../basting';
+import type { Seam, SeamGraph } from '../block';
 import { formatLength, type UnitSystem } from '../length';
 import type { Point } from '../geometry';
-import { basteMoments, type BastePolicy } from '../papers';
+import { basteMoments } from '../papers';
 import { stepId } from '../progress';
-import type { Sorted } from '../shapes';
-import type { ChosenBasting } from './bastingChoices';
 import { appliqueSteps } from './appliqueSteps';
-import { bendFolds, type BendFold } from './bendFolds';
+import { bendFolds } from './bendFolds';
 import { crossingOf, halfWayOf, joinNotes } from './joinNotes';
-import { threadChoice, type ThreadChoice } from './threadChoice';
-import { unitCheck, type UnitCheck } from './unitCheck';
-
-interface StepBase {
-  readonly id: string;
-  /** What to do, in a sentence or two. */
-  readonly text: string;
-  readonly minutes: number;
-  /** What the host wrote to this step. */
-  readonly hostNote?: string;
-}
-
-/** Wrapping papers of one kind, hand and cloth. */
-export interface BasteStep extends StepBase {
-  readonly kind: 'baste';
-  /** Indices of the patches. */
-  readonly patches: readonly number[];
-  readonly method: BasteMethod;
-}
-
-/** A run of seams as it is to be sewn. */
-export interface SewnChain {
-  /** From the start dot to the end. */
-  readonly path: readonly Point[];
-  /** Intersections along it, both ends included: a knot at each. */
-  readonly knots: readonly Point[];
-  /** Half-way points of long seams: a knot too, so that a break costs half a seam. */
-  readonly locks: readonly Point[];
-  /** Corners where papers are folded. */
-  readonly bends: readonly Point[];
-  /** The middle intersection of a long run: an X of thread pulls it sharp. */
-  readonly crossing?: Point;
-}
-
-export interface JoinStep extends StepBase {
-  readonly kind: 'join';
-  readonly left: readonly number[];
-  readonly right: readonly number[];
-  readonly chains: readonly SewnChain[];
-  readonly lengthMm: number;
-  readonly bends: number;
-  readonly threadStarts: number;
-  /** Whether the thread of the join before goes on into this one. */
-  readonly carriesOn: boolean;
-  /** Papers that are folded at its bends, in the order in which they are come to. */
-  readonly folds: readonly BendFold[];
-  readonly releases: readonly number[];
-  /** Name of the unit that this join makes, as later steps call it. */
-  readonly makes: string;
-  /** Letter and count of the unit it makes, where the block has it more than once. */
-  readonly repeat?: Repeat;
-  /** Whether the host always wants the unit made that it makes, and by which school. */
-  readonly pin?: { readonly school?: School };
-  readonly isLaid?: true;
-  /** Papers inside the larger unit while it is sewn. */
-  readonly papersInHand: number;
-  readonly thread: ThreadChoice;
-  /** What the unit must measure and look like when it is done. */
-  readonly check: UnitCheck;
-  /** What to mind within the join, and the check, in sentences. */
-  readonly notes: readonly string[];
-}
-
-/** Sewing a finished upper unit onto the layers below, or cutting away what it covers. */
-export interface AppliqueStep extends StepBase {
-  readonly kind: 'applique';
-  readonly patches: readonly number[];
-  readonly lengthMm: number;
-}
-
-export type Step = BasteStep | JoinStep | AppliqueStep;
+import { threadChoice } from './threadChoice';
+import { unitCheck } from './unitCheck';
+import type { BasteStep, JoinStep, SewnChain, Step, StepSources } from './step';
 
 /** Units of up to this many patches are spelled out by their numbers. */
 const MOST_NUMBERS = 6;
-
-/** What `stepsOf` works from. */
-export interface StepSources {
-  readonly graph: SeamGraph;
-  readonly plan: AssemblyPlan;
-  readonly sorted: Sorted;
-  readonly kindNames: readonly string[];
-  /** For each patch the sides that stay raw. */
-  readonly rawSides?: readonly (readonly number[])[];
-  /** How patches are folded. */
-  readonly chosen: ChosenBasting;
-  /** By kind: how papers are held. */
-  readonly methods: readonly BasteMethod[];
-  readonly system: UnitSystem;
-  /** Units that the host always wants made. */
-  readonly pins?: readonly Pin[];
-  readonly applique?: OrderChoices['applique'] | undefined;
-  /** When patches are basted; all first where nothing is said. */
-  readonly policy?: BastePolicy | undefined;
-}
 
 /** All work on a block in one stream: basting by kind, cloth and hand as the policy says, the joins, then appliqué. */
 export function stepsOf(sources: StepSources): Step[] {

@@ -6,7 +6,7 @@ import { formatLength } from '@/core/length';
 import type { Project } from '@/server/projects';
 import { FabricChip } from '@/ui/FabricChip';
 import { Silhouette } from '@/ui/drawing';
-import type { BagBlock } from './BagsStation';
+import type { BagBlock } from './bagBlock';
 
 interface BagContentsCardProps {
   readonly block: BagBlock;

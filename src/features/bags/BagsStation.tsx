@@ -7,22 +7,15 @@ import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import type { BagContents, PickList } from '@/core/bags';
+import type { PickList } from '@/core/bags';
 import type { Kit } from '@/server/kits';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { Notice } from '@/ui/Notice';
+import type { BagBlock } from './bagBlock';
 import { BagContentsCard } from './BagContentsCard';
 import { PackingWall } from './PackingWall';
 import { PickListView } from './PickListView';
-
-export interface BagBlock {
-  readonly id: string;
-  readonly name: string;
-  readonly bag: BagContents;
-  /** Papers to save for later blocks when it is done; empty where there are none. */
-  readonly saved: string;
-}
 
 interface BagsStationProps {
   readonly project: Project;

@@ -15,7 +15,7 @@ import { sewersOf } from '@/core/bags';
 import { counted } from '@/core/words';
 import { Silhouette } from '@/ui/drawing';
 import { BagContentsCard } from './BagContentsCard';
-import type { BagBlock } from './BagsStation';
+import type { BagBlock } from './bagBlock';
 import { PickListView } from './PickListView';
 
 interface PrintSheetsProps {

@@ -1,0 +1,10 @@
+import type { BagContents } from '@/core/bags';
+
+/** A block and what its bag holds. */
+export interface BagBlock {
+  readonly id: string;
+  readonly name: string;
+  readonly bag: BagContents;
+  /** Papers to save for later blocks when it is done; empty where there are none. */
+  readonly saved: string;
+}
