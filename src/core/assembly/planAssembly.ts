@@ -6,6 +6,7 @@ import { groupTree } from './groupTree';
 import type { School } from './schools';
 import { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
 import type { Join, PlanTotals } from './join';
+import { joinMinutes } from './joinMinutes';
 import { listJoins, minutesOf, sewTrees, totalsOf } from './sewTrees';
 import { joinInOrder, leaf, type Tree } from './tree';
 import { validatePlan } from './validatePlan';
@@ -108,11 +109,10 @@ function isFollowed(
   return pins.every(({ patches }) => made.has(unitKey(patches))) && stillJoined(joins, apart).length === 0;
 }
 
-/** The same join laid and sewn down by appliqué: no bend, smaller stitches, flat on the table. */
+/** The same join laid and sewn down by appliqué: no bend, smaller stitches. */
 function laid(join: Join, settings: SewingSettings): Join {
-  const { alignMinutes, threadStartMinutes, appliqueMmPerMinute } = settings;
-  const minutes = alignMinutes + join.lengthMm / appliqueMmPerMinute + join.threadStarts * threadStartMinutes;
-  return { ...join, bends: 0, minutes, isLaid: true };
+  const own: Join = { ...join, bends: 0, isLaid: true };
+  return { ...own, minutes: joinMinutes(own, settings) };
 }
 
 /** Orders whose minutes differ by less than this share are equals: what is made more than once decides. */

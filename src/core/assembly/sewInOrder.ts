@@ -1,6 +1,7 @@
 import { threadOn } from '../thread';
 import { turnedChain, type Chain } from './interface';
 import type { Join } from './join';
+import { joinMinutes } from './joinMinutes';
 import type { ReleasingJoin } from './releases';
 import type { SewingSettings } from './sewingSettings';
 
@@ -34,20 +35,16 @@ export function sewInOrder(joins: readonly ReleasingJoin[], settings: SewingSett
     const lengthMm = chains.reduce((sum, chain) => sum + chain.lengthMm, 0);
     const bends = chains.reduce((sum, chain) => sum + chain.bends.length, 0);
     const { left, right, seams, releases, papersInHand } = join;
-    const minutes = joinMinutes(lengthMm, bends, thread.starts, papersInHand, settings);
-    const isCarried = carriesOn && thread.carried;
+    const cost = { lengthMm, bends, threadStarts: thread.starts, papersInHand };
     return {
       id: `j${index + 1}`,
       left,
       right,
       seams,
       chains,
-      bends,
-      lengthMm,
-      threadStarts: thread.starts,
-      carriesOn: isCarried,
-      minutes,
-      papersInHand,
+      ...cost,
+      carriesOn: carriesOn && thread.carried,
+      minutes: joinMinutes(cost, settings),
       releases,
     };
   });
@@ -100,18 +97,4 @@ function spendThread(chains: readonly Chain[], leftMm: number, settings: SewingS
     left -= need;
   });
   return { starts, leftMm: left, carried };
-}
-
-function joinMinutes(
-  lengthMm: number,
-  bends: number,
-  starts: number,
-  papersInHand: number,
-  settings: SewingSettings,
-): number {
-  const stitching = (lengthMm * settings.stitchesPerMm) / settings.stitchesPerMinute;
-  const handling =
-    settings.alignMinutes + bends * settings.bendMinutes + starts * settings.threadStartMinutes;
-  const heavy = 1 + settings.heavyShare * Math.max(0, papersInHand - settings.lightPapers);
-  return (handling + stitching) * heavy;
 }
