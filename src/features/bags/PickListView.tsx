@@ -8,6 +8,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { PickLine, PickList } from '@/core/bags';
 import { formatLength } from '@/core/length';
+import { counted } from '@/core/words';
 import type { Project } from '@/server/projects';
 
 interface PickListViewProps {
@@ -22,7 +23,7 @@ export function PickListView({ list, project, makers }: PickListViewProps) {
   return (
     <Box>
       <Typography gutterBottom>
-        For {makers} {makers === 1 ? 'maker' : 'makers'}, one bag per block each. Each shelf is visited once.
+        For {counted(makers, 'maker')}, one bag for each block that they sew. Each shelf is visited once.
       </Typography>
       <Typography variant="h3" sx={{ mt: 2 }}>
         Papers
