@@ -1,0 +1,123 @@
+import { spawnSync } from 'node:child_process';
+import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { seededRandom } from '@/core/testing';
+import { PlainError } from './PlainError';
+import { ROOT } from './places';
+
+/** One small change of a source file, as a mistake would make it. */
+interface Change {
+  readonly file: string;
+  readonly line: number;
+  readonly before: string;
+  readonly after: string;
+}
+
+/** What is looked for in a line, and what a slip makes of it. */
+const SLIPS: readonly (readonly [RegExp, (found: string) => string])[] = [
+  [/ <= /g, () => ' < '],
+  [/ >= /g, () => ' > '],
+  [/ < (?=[\w(])/g, () => ' <= '],
+  [/ > (?=[\w(])/g, () => ' >= '],
+  [/ === /g, () => ' !== '],
+  [/ !== /g, () => ' === '],
+  [/ && /g, () => ' || '],
+  [/ \|\| /g, () => ' && '],
+  [/ \+ (?=[\w(])/g, () => ' - '],
+  [/ - (?=[\w(])/g, () => ' + '],
+  [/ \* (?=[\w(])/g, () => ' / '],
+  [/Math\.max\(/g, () => 'Math.min('],
+  [/Math\.min\(/g, () => 'Math.max('],
+  [/\btrue\b/g, () => 'false'],
+  [/\bfalse\b/g, () => 'true'],
+  [/(?<![\w.'"#$-])\d+(?:\.\d+)?(?![\w.'"])/g, (number) => String(Number(number) === 0 ? 1 : Number(number) * 2)],
+  [/'(?:edit|own|pack)'\)/g, () => "'read')"],
+]; // prettier-ignore
+
+/**
+ * `npx tsx cli/mutate.ts [--count N] [--seed N] [FOLDER …]`: makes small changes at random, one at a time, in a copy of the
+ * sources, and runs the tests of the folder that was changed. Prints what went unnoticed, and for each folder how many of the
+ * changes its tests noticed. For whoever writes tests; no part of the application.
+ */
+export function runMutate(args: readonly string[]): number {
+  const option = (name: string, usual: number) => {
+    const at = args.indexOf(name);
+    return at < 0 ? usual : Number(args[at + 1]);
+  };
+  const count = option('--count', 20);
+  const seed = option('--seed', Date.now() % 1_000_000_007);
+  const folders = args.filter((arg, i) => !arg.startsWith('--') && !args[i - 1]?.startsWith('--'));
+  const random = seededRandom(seed);
+  const copy = mkdtempSync(path.join(tmpdir(), 'kevlo-mutate-'));
+  const scores = new Map<string, { noticed: number; made: number }>();
+  try {
+    for (const name of ['src', 'cli', 'demo', 'package.json', 'tsconfig.json', 'vitest.config.ts'])
+      cpSync(path.join(ROOT, name), path.join(copy, name), { recursive: true });
+    symlinkSync(path.join(ROOT, 'node_modules'), path.join(copy, 'node_modules'));
+    const files = (folders.length > 0 ? folders : ['src/core']).flatMap((folder) => sources(copy, folder));
+    process.stdout.write(`Seed ${seed}, ${count} changes in ${files.length} files.\n`);
+    for (let made = 0; made < count; made++) {
+      const change = changeAt(copy, files, random);
+      const folder = change.file.split('/').slice(0, 3).join('/');
+      const isNoticed = !passes(copy, change, folder);
+      const score = scores.get(folder) ?? { noticed: 0, made: 0 };
+      scores.set(folder, { noticed: score.noticed + (isNoticed ? 1 : 0), made: score.made + 1 });
+      if (isNoticed) continue;
+      process.stdout.write(
+        `unnoticed ${change.file}:${change.line}\n  ${change.before}\n  ${change.after}\n`,
+      );
+    }
+  } finally {
+    rmSync(copy, { recursive: true, force: true });
+  }
+  for (const [folder, { noticed, made }] of [...scores].sort())
+    process.stdout.write(`${folder}: ${noticed} of ${made} noticed\n`);
+  return 0;
+}
+
+function sources(copy: string, folder: string): string[] {
+  const own = readdirSync(path.join(copy, folder), { recursive: true, encoding: 'utf8' })
+    .filter((file) => /\.tsx?$/.test(file) && !/\.test\.ts$|index\.ts$|testing\//.test(file))
+    .map((file) => path.join(folder, file));
+  if (own.length === 0) throw new PlainError(`${folder} holds no sources.`);
+  return own;
+}
+
+/** A change somewhere in the files, each place as likely as any other; not in comments and imports. */
+function changeAt(copy: string, files: readonly string[], random: () => number): Change {
+  for (;;) {
+    const file = files[Math.floor(random() * files.length)] as string;
+    const lines = readFileSync(path.join(copy, file), 'utf8').split('\n');
+    const line = Math.floor(random() * lines.length);
+    const text = lines[line] as string;
+    if (/^\s*(\*|\/\/|\/\*|import|export \{|\})/.test(text)) continue;
+    const places = SLIPS.flatMap(([pattern, slip]) =>
+      [...text.matchAll(pattern)].map((match) => ({ at: match.index, found: match[0], slip })),
+    );
+    const place = places[Math.floor(random() * places.length)];
+    if (!place) continue;
+    const after =
+      text.slice(0, place.at) + place.slip(place.found) + text.slice(place.at + place.found.length);
+    return { file, line: line + 1, before: text.trim(), after: after.trim() };
+  }
+}
+
+/** Whether the tests of a folder pass although a change was made. */
+function passes(copy: string, { file, line, before, after }: Change, folder: string): boolean {
+  const full = path.join(copy, file);
+  const text = readFileSync(full, 'utf8');
+  const lines = text.split('\n');
+  lines[line - 1] = (lines[line - 1] as string).replace(before, () => after);
+  writeFileSync(full, lines.join('\n'));
+  const project = folder.startsWith('src/server') ? 'database' : 'core';
+  const run = spawnSync(
+    process.execPath,
+    ['node_modules/vitest/vitest.mjs', 'run', '--project', project, '--bail', '1', folder],
+    { cwd: copy, stdio: 'ignore', timeout: 240_000 },
+  );
+  writeFileSync(full, text);
+  return run.status === 0;
+}
+
+process.exitCode = runMutate(process.argv.slice(2));
