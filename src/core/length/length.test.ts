@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { formatLength, parseLength, roundUpToGrid } from '.';
+import { formatAngle, formatArea, formatLength, parseLength, roundUpToGrid } from '.';
 
 test.each([
   ['1 3/4"', 44.45], ['1¾ in', 44.45], ['1.75in', 44.45], ['45mm', 45], ['4.5 cm', 45], ['11/4 in', 69.85],
@@ -34,3 +34,10 @@ test('rounds up to the cutting grid and leaves lengths on it alone', () => {
   expect(roundUpToGrid(25.4 * 2.126, 'inch')).toBeCloseTo(25.4 * 2.25, 9);
   expect([roundUpToGrid(45, 'metric'), roundUpToGrid(45.2, 'metric')]).toEqual([45, 50]);
 });
+
+test('angles are printed to a tenth, a hair below a half as the half; areas in the unit of the project', () => {
+  expect([90, 59.94, 59.95, 59.9499999999, 0.05].map(formatAngle)).toEqual(['90°', '59.9°', '60°', '60°', '0.1°']);
+  expect(formatArea(645.16, 'inch')).toBe('1.00 sq in');
+  expect(formatArea(1676.2, 'inch')).toBe('2.60 sq in');
+  expect(formatArea(1676.2, 'metric')).toBe('16.8 cm²');
+}); // prettier-ignore

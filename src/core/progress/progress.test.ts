@@ -34,6 +34,25 @@ test('the last word on a step counts, and steps that the plan lost are listed, n
   expect([[...done], [...stuck], orphaned]).toEqual([['c'], ['b'], ['gone']]);
 }); // prettier-ignore
 
+test.each<[string, [ProgressEvent['kind'], string, number][], string[], string[]]>([
+  ['help that was asked for ends when the step is done', [['stuck', 'a', 1], ['done', 'a', 2]], ['a'], []],
+  ['help asked for on a step that is done is none', [['done', 'a', 1], ['stuck', 'a', 2]], ['a'], []],
+  ['a step that is undone again has its help back', [['done', 'a', 1], ['stuck', 'a', 2], ['undone', 'a', 3]], [], ['a']],
+  ['help on a step that the plan lost is not shown', [['stuck', 'gone', 1]], [], []],
+  ['at the same time the later to come counts', [['done', 'a', 1], ['undone', 'a', 1]], [], []],
+  ['a late entry of an earlier time does not undo a newer one', [['done', 'b', 5], ['undone', 'b', 2]], ['b'], []],
+])('%s', (_, said, done, stuck) => {
+  const events = said.map(([kind, step, second], i): ProgressEvent => ({ clientId: `${i}`, stepId: step, kind, at: new Date(second * 1000).toISOString() }));
+  const folded = foldEvents(events, STEPS);
+  expect([[...folded.done], [...folded.stuck]]).toEqual([done, stuck]);
+}); // prettier-ignore
+
+test('names of steps never change from version to version: ticks on phones bear them', () => {
+  // The first twenty digits of SHA-256 over the patches in order, worked out by another program.
+  expect(stepId('join', [['b', 'a'], ['c']])).toBe('join-bc500ea5a9d6bc55b6cb');
+  expect(stepId('baste', [['p1']])).toBe('baste-a49ba8bb2e513b949be4');
+});
+
 test('a step is named by the patches it joins, in whatever order', () => {
   expect(stepId('join', [['x', 'y'], ['z']])).toBe(stepId('join', [['z'], ['y', 'x']]));
   expect(stepId('join', [['x'], ['y', 'z']])).not.toBe(stepId('join', [['x', 'y'], ['z']]));
