@@ -16,6 +16,7 @@ import { FileButton } from '@/ui/FileButton';
 import { formatDay } from '@/ui/formatDay';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
+import { useUnsaved } from '@/ui/useUnsaved';
 import { SignOutButton } from '@/ui/SignOutButton';
 
 interface ProjectListProps {
@@ -119,11 +120,15 @@ function PutAway({ title, projects }: { title: string; projects: readonly Projec
 
 function NewProject() {
   const router = useRouter();
-  const { register, handleSubmit } = useForm({ defaultValues: { name: '', shop: '', unitSystem: 'inch' } });
+  const { register, handleSubmit, formState, reset } = useForm({
+    defaultValues: { name: '', shop: '', unitSystem: 'inch' },
+  });
   const { error, isBusy, run } = useSend();
+  useUnsaved(formState.isDirty);
   const submit = handleSubmit((values) =>
     run(async () => {
       const { id } = await send<{ id: string }>('POST', '/api/projects', values);
+      reset();
       router.push(`/p/${id}/blocks`);
     }),
   );

@@ -9,6 +9,7 @@ import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useNotice } from '@/ui/Notices';
 import { useSend } from '@/ui/useSend';
+import { useUnsaved } from '@/ui/useUnsaved';
 
 interface BlockNameProps {
   readonly projectId: string;
@@ -21,6 +22,7 @@ export function BlockName({ projectId, block }: BlockNameProps) {
   const notice = useNotice();
   const [draft, setDraft] = useState<string | undefined>();
   const { error, isBusy, run } = useSend();
+  useUnsaved(draft !== undefined && draft !== block.name);
   const rename = (name: string, before: string) =>
     send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { name, before });
   const save = () =>

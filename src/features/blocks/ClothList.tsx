@@ -11,6 +11,7 @@ import { ErrorNote } from '@/ui/ErrorNote';
 import { FabricChip } from '@/ui/FabricChip';
 import { useNotice } from '@/ui/Notices';
 import { useSend } from '@/ui/useSend';
+import { useUnsaved } from '@/ui/useUnsaved';
 
 /** The cloths of the project, each with its swatch; renamed here they are renamed everywhere. */
 export function ClothList({ projectId, fabrics }: { projectId: string; fabrics: readonly string[] }) {
@@ -18,6 +19,7 @@ export function ClothList({ projectId, fabrics }: { projectId: string; fabrics: 
   const notice = useNotice();
   const [draft, setDraft] = useState<{ from: string; to: string } | undefined>();
   const { error, isBusy, run } = useSend();
+  useUnsaved(draft !== undefined && draft.from !== draft.to);
   const rename = async (from: string, to: string) => {
     await send('PATCH', `/api/projects/${projectId}/cloths`, { from, to });
     router.refresh();

@@ -12,6 +12,7 @@ import type { StepPhoto } from '@/server/photos';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FileButton } from '@/ui/FileButton';
 import { useNotice } from '@/ui/Notices';
+import { useUnsaved } from '@/ui/useUnsaved';
 import { RefusedError, asRefusal, send } from '@/ui/api';
 import { smallerPicture } from './smallerPicture';
 
@@ -97,6 +98,7 @@ interface SayWhatProps {
 /** Asks what a picture shows, for those who cannot see it. */
 function SayWhat({ file, onLeave, onSend }: SayWhatProps) {
   const [says, setSays] = useState('');
+  useUnsaved(says.trim() !== '');
   const [isBusy, setIsBusy] = useState(false);
   const [refusal, setRefusal] = useState<RefusedError | undefined>();
   const submit = async () => {
