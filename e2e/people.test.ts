@@ -140,6 +140,7 @@ test('every route says to nobody, to strangers, to helpers and to hosts what the
   };
   // Those that end a session or begin one come by a door of their own.
   const keys = Object.entries(ROUTES).filter(([key]) => !/sign-out|sign-in|first-run|sample/.test(key));
+  await ask('POST /api/projects/sample', 'account', 'nobody', '');
   for (const [key, need] of keys) for (const who of roles) await ask(key, need, who, cookies[who]);
   await sql`delete from membership m using account a where a.id = m.account_id and a.email = 'ann@people.example'`;
   for (const [key, need] of keys) await ask(key, need, 'stranger', cookies.helper);
