@@ -51,6 +51,18 @@ module.exports = {
       to: { path: '^src/core/[^/]+/(?!index\\.ts$)' },
     },
     {
+      name: 'server-through-its-faces',
+      severity: 'error',
+      from: { path: '^(src/(?!server)|cli|e2e|demo)' },
+      to: { path: '^src/server/[^/]+/(?!index\\.ts$)', pathNot: 'testDatabase' },
+    },
+    {
+      name: 'server-subjects-through-their-faces',
+      severity: 'error',
+      from: { path: '^src/server/([^/]+)', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/server/[^/]+/(?!index\\.ts$)', pathNot: ['^src/server/$1/', 'testDatabase'] },
+    },
+    {
       name: 'core-modules-through-their-faces',
       severity: 'error',
       from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },

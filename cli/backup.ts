@@ -2,8 +2,7 @@ import { existsSync, openSync, closeSync, unlinkSync, renameSync } from 'node:fs
 import path from 'node:path';
 import { spawn } from 'node:child_process';
 import { PlainError } from './PlainError';
-import { connect } from '@/server/database';
-import { migrate } from '@/server/migrate';
+import { connect, migrate } from '@/server/database';
 import { binary, run, stopCluster } from './cluster';
 import { ROOT, dataFolder } from './places';
 import { ask } from './start';

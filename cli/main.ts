@@ -1,5 +1,5 @@
 /** Entry of every `./kevlo` command; each command lives in a file of its own and is loaded only when called. */
-import { NewerSchemaError } from '@/server/migrate';
+import { NewerSchemaError } from '@/server/database';
 import { PlainError } from './PlainError';
 
 const [command, ...args] = process.argv.slice(2);

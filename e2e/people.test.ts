@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { MAY, ROUTES, type Need, type Role } from '@/server/permissions';
+import { MAY, ROUTES, type Need, type Role } from '@/server/projects';
 import { connect } from '@/server/database';
 import { Application } from './application';
 import { Browser } from './browser';

@@ -1,7 +1,7 @@
 import { counted } from '@/core/words';
 import { listBlocks } from './blocks';
 import type { Sql } from './database';
-import { listKits } from './kits';
+import { listKits } from './bags';
 import { listMakers } from './makers';
 import { projectProgress } from './progress';
 import type { Project } from './projects';

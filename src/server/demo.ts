@@ -3,18 +3,15 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type postgres from 'postgres';
 import { withUnits } from '@/core/sheet';
-import { createAccount, type Account } from './accounts';
+import { createAccount, type Account, newToken } from './accounts';
 import type { Recipe } from '@/core/generate';
 import type { ClothRule } from '@/core/block';
 import { defaultSetting } from '@/core/setting';
 import { seededRandom } from '@/core/testing';
-import { importBlock, listBlocks, makeBlock } from './blocks';
-import { readRevision, saveBlock } from './blockDocuments';
-import type { Sql } from './database';
+import { importBlock, listBlocks, makeBlock, readRevision, saveBlock } from './blocks';
+import { json, type Sql } from './database';
 import { addMakers } from './makers';
-import { createProject, projectById } from './projects';
-import { saveSetting } from './setting';
-import { newToken } from './tokens';
+import { type Access, createProject, saveSetting } from './projects';
 
 /** What `./kevlo start` prints so that one can sign in. */
 export interface DemoSignIns {
@@ -156,7 +153,7 @@ async function loadProject(
   folder: string,
   now: Date,
 ): Promise<{ id: string; makers: DemoSignIns['makers'] }> {
-  const project = await createProject(sql, host, {
+  const access = await createProject(sql, host, {
     name: 'Night Ferry',
     shop: 'Wherry Lane Cloth',
     unitSystem: 'inch',
@@ -164,52 +161,50 @@ async function loadProject(
   for (const block of DEMO_BLOCKS) {
     const { name } = block;
     if ('recipe' in block) {
-      await makeBlock(sql, host, project.id, block);
+      await makeBlock(sql, access, block);
       continue;
     }
     const { file } = block;
-    await importBlock(sql, host, project.id, { name, svg: await readFile(path.join(folder, file), 'utf8') });
+    await importBlock(sql, access, { name, svg: await readFile(path.join(folder, file), 'utf8') });
   }
-  await sayWhatColoursMean(sql, host, project.id);
-  await layOutSetting(sql, host, project.id);
+  await sayWhatColoursMean(sql, access);
+  await layOutSetting(sql, access);
   const makers = await addMakers(
     sql,
-    host,
-    project.id,
+    access,
     MAKERS.map(({ name }) => name),
   );
-  await recordProgress(sql, host, project.id, makers, now);
-  return { id: project.id, makers: makers.map(({ name, token }) => ({ name, token })) };
+  await recordProgress(sql, access, makers, now);
+  return { id: access.project.id, makers: makers.map(({ name, token }) => ({ name, token })) };
 }
 
 /** Two blocks whose cloth alternates round a ring: the host has said so. */
-async function sayWhatColoursMean(sql: postgres.Sql, host: Account, projectId: string): Promise<void> {
-  const project = await projectById(sql, projectId);
+async function sayWhatColoursMean(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  const { project } = access;
   for (const { id, name } of await listBlocks(sql, project)) {
     if (name !== 'Landing' && name !== 'Porthole') continue;
     const { document, revision } = await readRevision(sql, project, id);
     const patches = document.patches.filter(({ layer }) => layer === 0).map((patch) => patch.id);
     const rules: ClothRule[] = [{ id: 'rule-1', kind: 'alternate', patches }];
-    await saveBlock(sql, host, projectId, id, { document: { ...document, rules }, revision });
+    await saveBlock(sql, access, id, { document: { ...document, rules }, revision });
   }
 }
 
 /** Three by three with sashing and cornerstones. */
-async function layOutSetting(sql: postgres.Sql, host: Account, projectId: string): Promise<void> {
-  const blocks = await listBlocks(sql, await projectById(sql, projectId));
+async function layOutSetting(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  const blocks = await listBlocks(sql, access.project);
   const sizes = blocks.map(({ id, sheet }) => ({ id, widthMm: sheet.widthMm, heightMm: sheet.heightMm }));
-  await saveSetting(sql, host, projectId, { setting: defaultSetting(sizes, 3, INCH), revision: 0 });
+  await saveSetting(sql, access, { setting: defaultSetting(sizes, 3, INCH), revision: 0 });
 }
 
 async function recordProgress(
   sql: postgres.Sql,
-  host: Account,
-  projectId: string,
+  access: Access<'edit'>,
   makers: readonly { id: string; name: string }[],
   now: Date,
 ): Promise<void> {
   const random = seededRandom(20260);
-  const blocks = await listBlocks(sql, await projectById(sql, projectId));
+  const blocks = await listBlocks(sql, access.project);
   const all = blocks.flatMap((block) => block.sheet.steps.map((step) => ({ block, step })));
   const rows: object[] = [];
   for (const [index, { id }] of makers.entries()) {
@@ -228,9 +223,7 @@ async function recordProgress(
       minutes: null,
       at: new Date(at),
       device: 'demo',
-      units: all[which]
-        ? sql.json(withUnits(all[which].step, all[which].block.sheet.patches).units as never)
-        : null,
+      units: all[which] ? json(sql, withUnits(all[which].step, all[which].block.sheet.patches).units) : null,
     });
     times.forEach((at, which) => rows.push(event(at, which, 'done')));
     if (isStuck) rows.push(event(now.getTime() - 2 * 24 * 3600 * 1000, count, 'stuck'));
@@ -246,7 +239,7 @@ async function recordProgress(
           : place === BLOCKS_HANDED_OUT && index < 9
             ? 'packed'
             : 'to-pack',
-      changed_by: host.id,
+      changed_by: access.account.id,
     })),
   );
   await sql`insert into kit ${sql(kits.filter(({ status }) => status !== 'to-pack'))}`;

@@ -5,8 +5,7 @@ import { database } from './database';
 import { ServerError, forbidden, invalid, notFound, notSignedIn } from './errors';
 import { log } from './log';
 import { isId } from './parse';
-import { needOf } from './permissions';
-import { openProject } from './projects';
+import { needOf, openProject, type Access, type Wish } from './projects';
 
 /** Name of the cookie that holds the session's token. */
 export const SESSION_COOKIE = 'kevlo_session';
@@ -27,19 +26,46 @@ export function route<T>(work: Work<T>) {
   return async (request: Request, context: { params: Promise<Params> }): Promise<Response> => {
     try {
       if (request.method !== 'GET') refuseForeign(request);
-      await refuseUnpermitted(request, await context.params);
-      const result = await work(request, await context.params);
-      return result instanceof Response
-        ? result
-        : Response.json(result ?? { ok: true }, { headers: PRIVATE });
+      await refuseUnpermitted(request);
+      return answer(await work(request, await context.params));
     } catch (error) {
       return answerTo(error);
     }
   };
 }
 
+/**
+ * Wraps a handler of what belongs to a project: opens it for whoever asks and hands the work the key to it.
+ * @param wish what one must be allowed to do; the table in `permissions` says the same, else the route is refused
+ */
+export function projectRoute<W extends Wish, T>(
+  wish: W,
+  work: (request: Request, access: Access<W>, params: Params) => Promise<T>,
+  reach: 'in use' | 'binned too' = 'in use',
+) {
+  return async (request: Request, context: { params: Promise<Params> }): Promise<Response> => {
+    try {
+      if (request.method !== 'GET') refuseForeign(request);
+      const params = await context.params;
+      const account = await requireAccount();
+      if (needOf(request.method, new URL(request.url).pathname) !== wish) throw forbidden();
+      const access = await openProject(database(), account, params.project ?? '', wish, reach);
+      // What stands in an address in place of an id is none: not found, as any other id that is not there.
+      for (const name of ['block', 'maker', 'photo'] as const)
+        if (params[name] !== undefined && !isId(params[name])) throw notFound(`This ${name}`);
+      return answer(await work(request, access, params));
+    } catch (error) {
+      return answerTo(error);
+    }
+  };
+}
+
+function answer(result: unknown): Response {
+  return result instanceof Response ? result : Response.json(result ?? { ok: true }, { headers: PRIVATE });
+}
+
 /** The guard of all routes: who may use one is said in `permissions`. @throws ServerError 401, 403 or 404 */
-async function refuseUnpermitted(request: Request, params: Params): Promise<void> {
+async function refuseUnpermitted(request: Request): Promise<void> {
   const need = needOf(request.method, new URL(request.url).pathname);
   if (need === undefined) throw notFound('This address');
   // Links are checked by what they open.
@@ -50,10 +76,7 @@ async function refuseUnpermitted(request: Request, params: Params): Promise<void
     if (!account.isKeeper) throw forbidden();
     return;
   }
-  await openProject(database(), account, params.project ?? '', need, 'binned too');
-  // What stands in an address in place of an id is none: not found, as any other id that is not there.
-  for (const name of ['block', 'maker', 'photo'] as const)
-    if (params[name] !== undefined && !isId(params[name])) throw notFound(`This ${name}`);
+  throw new Error(`${request.method} ${need}: a route of a project is made by projectRoute`);
 }
 
 function answerTo(error: unknown): Response {

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import type { ChangeKind } from '@/server/notify';
+import type { ChangeKind } from '@/server/live';
 
 /** How long to wait after a refusal before asking again, ms. */
 const REFUSED_WAIT_MS = 5000;

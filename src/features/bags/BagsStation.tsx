@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { PickList } from '@/core/bags';
-import type { Kit } from '@/server/kits';
+import type { Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { Notice } from '@/ui/Notice';

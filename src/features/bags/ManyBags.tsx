@@ -4,7 +4,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { counted } from '@/core/words';
-import type { Kit, KitStatus } from '@/server/kits';
+import type { Kit, KitStatus } from '@/server/bags';
 import { STATUS_NAMES } from './useKits';
 
 interface ManyBagsProps {

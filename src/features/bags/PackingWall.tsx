@@ -9,7 +9,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import type { Kit, KitStatus } from '@/server/kits';
+import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { Notice } from '@/ui/Notice';
 import { ManyBags } from './ManyBags';

@@ -1,6 +1,6 @@
 'use client';
 import useSWR from 'swr';
-import type { ChangedKits, Kit, KitStatus } from '@/server/kits';
+import type { ChangedKits, Kit, KitStatus } from '@/server/bags';
 import { counted } from '@/core/words';
 import { asRefusal, read, send } from '@/ui/api';
 import { useNotice } from '@/ui/Notices';

@@ -4,7 +4,7 @@ import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import type { BinLine } from '@/server/people';
+import type { BinLine } from '@/server/projects';
 import { send } from '@/ui/api';
 import { formatDay } from '@/ui/formatDay';
 import { ErrorNote } from '@/ui/ErrorNote';

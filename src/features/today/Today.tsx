@@ -6,7 +6,7 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { sewersOf } from '@/core/bags';
 import { counted } from '@/core/words';
-import type { Kit } from '@/server/kits';
+import type { Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
 

@@ -1,12 +1,11 @@
 import Joi from 'joi';
-import { openSession } from '@/server/accounts';
+import { openSession, byLink } from '@/server/accounts';
+import { addressOf } from '@/server/peer';
 import { database } from '@/server/database';
 import { notSignedIn } from '@/server/errors';
-import { byLink } from '@/server/gate';
 import { currentAccount, readJson, route, setSessionCookie } from '@/server/http';
 import { email, name, parse, password } from '@/server/parse';
-import { addressOf } from '@/server/peer';
-import { acceptInvitation } from '@/server/people';
+import { acceptInvitation } from '@/server/projects';
 
 interface Body {
   readonly token: string;

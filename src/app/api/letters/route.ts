@@ -3,7 +3,7 @@ import { writePasswordLetter } from '@/server/accounts';
 import { database } from '@/server/database';
 import { notFound } from '@/server/errors';
 import { readJson, route } from '@/server/http';
-import { publicAddress } from '@/server/makerAddress';
+import { publicAddress } from '@/server/makers';
 import { email, parse } from '@/server/parse';
 
 const BODY = Joi.object<{ email: string }>({ email: email() });

@@ -6,7 +6,7 @@ import type { UnitSystem } from '@/core/length';
 import { invalid } from '@/server/errors';
 import { fileResponse, requireAccount, route } from '@/server/http';
 import { parse } from '@/server/parse';
-import { writePdf } from '@/server/pdf';
+import { writePdf } from '@/server/printing';
 import { refused } from '@/server/refused';
 
 interface Query {

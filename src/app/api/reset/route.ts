@@ -1,10 +1,9 @@
 import Joi from 'joi';
-import { resetPassword } from '@/server/accounts';
+import { resetPassword, byLink } from '@/server/accounts';
+import { addressOf } from '@/server/peer';
 import { database } from '@/server/database';
-import { byLink } from '@/server/gate';
 import { readJson, route } from '@/server/http';
 import { parse, password } from '@/server/parse';
-import { addressOf } from '@/server/peer';
 
 const BODY = Joi.object<{ token: string; password: string }>({
   token: Joi.string().max(100).required(),

@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { signIn } from '@/server/accounts';
+import { addressOf } from '@/server/peer';
 import { database } from '@/server/database';
 import { knownDevice, readJson, route, setDeviceCookie, setSessionCookie } from '@/server/http';
 import { email, parse } from '@/server/parse';
-import { addressOf } from '@/server/peer';
 
 const BODY = Joi.object<{ email: string; password: string }>({
   email: email(),

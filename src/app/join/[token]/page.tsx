@@ -3,10 +3,10 @@ import { JoinForm } from '@/features/account/JoinForm';
 import { Doorway } from '@/features/account/Doorway';
 import { database } from '@/server/database';
 import { ServerError } from '@/server/errors';
-import { byLink } from '@/server/gate';
-import { currentAccount } from '@/server/http';
+import { byLink } from '@/server/accounts';
 import { addressOf } from '@/server/peer';
-import { readInvitation } from '@/server/people';
+import { currentAccount } from '@/server/http';
+import { readInvitation } from '@/server/projects';
 
 export const metadata = { title: 'Invitation' };
 

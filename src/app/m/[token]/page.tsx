@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { MakerPage } from '@/features/maker/MakerPage';
 import { database } from '@/server/database';
 import { ServerError } from '@/server/errors';
-import { byLink } from '@/server/gate';
+import { byLink } from '@/server/accounts';
 import { addressOf } from '@/server/peer';
 import { makerPage } from '@/server/progress';
 import { ClothLooks } from '@/ui/ClothLooks';

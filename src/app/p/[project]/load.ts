@@ -2,11 +2,11 @@ import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { projectBadges } from '@/server/badges';
 import { listBlocks } from '@/server/blocks';
-import { clothLooks } from '@/server/cloths';
+import { clothLooks } from '@/server/cloth';
 import { database } from '@/server/database';
 import { ServerError } from '@/server/errors';
 import { currentAccount } from '@/server/http';
-import { listKits } from '@/server/kits';
+import { listKits } from '@/server/bags';
 import { listMakers } from '@/server/makers';
 import { projectProgress } from '@/server/progress';
 import { openProject } from '@/server/projects';
@@ -25,8 +25,7 @@ export async function orNotFound<T>(work: () => Promise<T>): Promise<T> {
 export const loadProject = cache(async (projectId: string) => {
   const account = await currentAccount();
   if (!account) redirect('/sign-in');
-  const project = await orNotFound(() => openProject(database(), account, projectId, 'read'));
-  return { account, project };
+  return orNotFound(() => openProject(database(), account, projectId, 'read'));
 });
 
 /** The project with its blocks and their sheets, once per request. */
@@ -36,7 +35,7 @@ export const loadBlocks = cache(async (projectId: string) => {
   const fabrics = [
     ...new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric))),
   ].sort();
-  const looks = await clothLooks(database(), project.id, fabrics);
+  const looks = await clothLooks(database(), project, fabrics);
   return { account, project, blocks, fabrics, looks };
 });
 

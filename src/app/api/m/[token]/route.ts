@@ -1,7 +1,7 @@
 import { database } from '@/server/database';
-import { byLink } from '@/server/gate';
-import { route } from '@/server/http';
+import { byLink } from '@/server/accounts';
 import { addressOf } from '@/server/peer';
+import { route } from '@/server/http';
 import { makerPage } from '@/server/progress';
 
 export const GET = route(async (request, { token = '' }) => {

@@ -1,8 +1,8 @@
 import Joi from 'joi';
 import { LIMITS } from '@/core/formats';
 import { database, inTransaction } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
-import { notify } from '@/server/notify';
+import { projectRoute, readJson } from '@/server/http';
+import { notify } from '@/server/live';
 import { name, parse } from '@/server/parse';
 import { changeProject, type ProjectSettings } from '@/server/projects';
 
@@ -20,12 +20,11 @@ const BODY = Joi.object<Partial<ProjectSettings>>({
     .label('blocks across'),
 });
 
-export const PATCH = route(async (request, { project = '' }) => {
-  const account = await requireAccount();
+export const PATCH = projectRoute('edit', async (request, access) => {
   const body = parse(BODY, await readJson(request));
   return inTransaction(database(), async (sql) => {
-    const changed = await changeProject(sql, account, project, body);
-    await notify(sql, project, 'settings');
+    const changed = await changeProject(sql, access, body);
+    await notify(sql, access.project.id, 'settings');
     return changed;
   });
 });

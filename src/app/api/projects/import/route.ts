@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { database } from '@/server/database';
 import { readJson, requireAccount, route } from '@/server/http';
 import { parse } from '@/server/parse';
-import { importProject } from '@/server/projectFiles';
+import { importProject } from '@/server/files';
 
 /** Largest project file, bytes. */
 const MOST_BYTES = 60_000_000;

@@ -5,7 +5,7 @@ import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { database } from '@/server/database';
-import { papersOfProject, saySaved } from '@/server/projectPapers';
+import { papersOfProject, saySaved } from '@/server/blocks';
 import { loadBlocks, loadPeople } from '../load';
 
 export const metadata = { title: 'Bags' };

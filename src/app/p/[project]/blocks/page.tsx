@@ -7,9 +7,8 @@ import { LookAlikes } from '@/features/blocks/LookAlikes';
 import { LinkButton } from '@/ui/LinkButton';
 import { Notice } from '@/ui/Notice';
 import type { UnitSystem } from '@/core/length';
-import type { BlockWithSheet } from '@/server/blocks';
+import { type BlockWithSheet, projectMarks } from '@/server/blocks';
 import { database } from '@/server/database';
-import { projectMarks } from '@/server/marks';
 import { loadBlocks } from '../load';
 
 export const metadata = { title: 'Blocks' };

@@ -4,16 +4,15 @@ import { BinPanel } from '@/features/people/BinPanel';
 import { PeoplePanel } from '@/features/people/PeoplePanel';
 import { StatePanel } from '@/features/people/StatePanel';
 import { database } from '@/server/database';
-import { listBin } from '@/server/people';
-import { openProject } from '@/server/projects';
+import { listBin, openProject } from '@/server/projects';
 import { loadProject, orNotFound } from '../load';
 
 export const metadata = { title: 'People and bin' };
 
 export default async function PeoplePage({ params }: { params: Promise<{ project: string }> }) {
   const { account, project } = await loadProject((await params).project);
-  await orNotFound(() => openProject(database(), account, project.id, 'own'));
-  const lines = await listBin(database(), account, project.id);
+  const access = await orNotFound(() => openProject(database(), account, project.id, 'own'));
+  const lines = await listBin(database(), access);
   return (
     <Stack spacing={4} divider={<Divider />}>
       <PeoplePanel projectId={project.id} ownId={account.id} />

@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
-import { byLink } from '@/server/gate';
+import { byLink } from '@/server/accounts';
+import { addressOf } from '@/server/peer';
 import { readJson, route } from '@/server/http';
 import { id, parse } from '@/server/parse';
-import { addressOf } from '@/server/peer';
 import { recordEvents, type RecordedEvent } from '@/server/progress';
 
 const BODY = Joi.object<{ events: RecordedEvent[] }>({

@@ -1,8 +1,7 @@
 import { projectBadges } from '@/server/badges';
 import { database } from '@/server/database';
-import { requireAccount, route } from '@/server/http';
-import { openProject } from '@/server/projects';
+import { projectRoute } from '@/server/http';
 
-export const GET = route(async (_request, { project = '' }) =>
-  projectBadges(database(), await openProject(database(), await requireAccount(), project, 'read')),
+export const GET = projectRoute('read', async (_request, access) =>
+  projectBadges(database(), access.project),
 );

@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { withKindChoice } from '@/core/basting';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
+import { projectRoute, readJson } from '@/server/http';
 import { parse } from '@/server/parse';
-import { changeProjectBasting } from '@/server/projectBasting';
+import { changeProjectBasting } from '@/server/projects';
 
 type Body =
   | { outline: Parameters<typeof withKindChoice>[1]; convention?: string | null; method?: string | null }
@@ -20,10 +20,9 @@ const BODY = Joi.alternatives<Body>(
   Joi.object({ fabric: Joi.string().min(1).max(200).required(), isPale: Joi.boolean().required() }),
 );
 
-export const PATCH = route(async (request, { project = '' }) => {
-  const account = await requireAccount();
+export const PATCH = projectRoute('edit', async (request, access) => {
   const body = parse(BODY, await readJson(request));
-  return changeProjectBasting(database(), account, project, ({ kinds = [], pale = [] }) => {
+  return changeProjectBasting(database(), access, ({ kinds = [], pale = [] }) => {
     if ('fabric' in body) {
       const others = pale.filter((one) => one !== body.fabric);
       return { kinds, pale: body.isPale ? [...others, body.fabric] : others };

@@ -2,11 +2,10 @@ import Joi from 'joi';
 import { MAX_DRAWING_BYTES } from '@/core/formats';
 import type { Recipe } from '@/core/generate';
 import { MOST_REACH_MM } from '@/core/weld';
-import { addDocument, importBlock, makeBlock, type DrawingInput } from '@/server/blocks';
+import { addDocument, importBlock, makeBlock, type DrawingInput, recipeSchema } from '@/server/blocks';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
+import { projectRoute, readJson } from '@/server/http';
 import { name, parse } from '@/server/parse';
-import { recipeSchema } from '@/server/recipeSchema';
 
 type Body = DrawingInput | { name: string; recipe: Recipe } | { name: string; document: unknown };
 
@@ -20,13 +19,12 @@ const DRAWING = Joi.object({
 const BUILT = Joi.object({ name: name(), document: Joi.object().unknown().required() });
 const MADE = Joi.object({ name: name(), recipe: recipeSchema });
 
-export const POST = route(async (request, { project = '' }) => {
-  const account = await requireAccount();
+export const POST = projectRoute('edit', async (request, access) => {
   // JSON escapes line ends and quotes: leave room for them.
   const input = await readJson(request, MAX_DRAWING_BYTES * 1.5);
   const has = (field: string) => typeof input === 'object' && input !== null && field in input;
   const body = parse<Body>(has('recipe') ? MADE : has('document') ? BUILT : DRAWING, input);
-  if ('document' in body) return addDocument(database(), account, project, body);
-  if ('recipe' in body) return makeBlock(database(), account, project, body);
-  return importBlock(database(), account, project, body, request.signal);
+  if ('document' in body) return addDocument(database(), access, body);
+  if ('recipe' in body) return makeBlock(database(), access, body);
+  return importBlock(database(), access, body, request.signal);
 });

@@ -1,8 +1,8 @@
 import Joi from 'joi';
 import { LIMITS } from '@/core/formats';
-import { renameCloth } from '@/server/cloths';
+import { renameCloth } from '@/server/cloth';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
+import { projectRoute, readJson } from '@/server/http';
 import { parse } from '@/server/parse';
 
 const BODY = Joi.object<{ from: string; to: string }>({
@@ -10,7 +10,7 @@ const BODY = Joi.object<{ from: string; to: string }>({
   to: Joi.string().trim().min(1).max(LIMITS.fabric).required().label('name'),
 });
 
-export const PATCH = route(async (request, { project = '' }) => {
+export const PATCH = projectRoute('edit', async (request, access) => {
   const change = parse(BODY, await readJson(request));
-  await renameCloth(database(), await requireAccount(), project, change);
+  await renameCloth(database(), access, change);
 });

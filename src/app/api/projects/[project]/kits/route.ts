@@ -1,9 +1,8 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
-import { listKits, setKitStatus, setKitStatuses, type KitWish } from '@/server/kits';
+import { projectRoute, readJson } from '@/server/http';
+import { listKits, setKitStatus, setKitStatuses, type KitWish } from '@/server/bags';
 import { id, parse } from '@/server/parse';
-import { openProject } from '@/server/projects';
 
 /** Bags that are changed by one press at most. */
 const MOST_BAGS = 2000;
@@ -20,14 +19,11 @@ const BODY = Joi.alternatives<KitWish | { bags: KitWish[] }>().try(
   Joi.object({ bags: Joi.array().items(BAG).min(1).max(MOST_BAGS).required() }),
 );
 
-export const GET = route(async (_request, { project = '' }) =>
-  listKits(database(), await openProject(database(), await requireAccount(), project, 'read')),
-);
+export const GET = projectRoute('read', async (_request, access) => listKits(database(), access.project));
 
-export const PUT = route(async (request, { project = '' }) => {
-  const account = await requireAccount();
+export const PUT = projectRoute('pack', async (request, access) => {
   const body = parse<KitWish | { bags: KitWish[] }>(BODY, await readJson(request));
   return 'bags' in body
-    ? setKitStatuses(database(), account, project, body.bags)
-    : setKitStatus(database(), account, project, body);
+    ? setKitStatuses(database(), access, body.bags)
+    : setKitStatus(database(), access, body);
 });

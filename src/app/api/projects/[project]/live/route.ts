@@ -1,6 +1,6 @@
 import { accountOfSession } from '@/server/accounts';
 import { database } from '@/server/database';
-import { requireAccount, route, sessionToken } from '@/server/http';
+import { projectRoute, sessionToken } from '@/server/http';
 import { onChange } from '@/server/live';
 import { openProject } from '@/server/projects';
 
@@ -10,14 +10,13 @@ export const dynamic = 'force-dynamic';
 const HEARTBEAT_MS = 20_000;
 
 /** Server-sent events: one `change` with the kind for every change to the project, told by whichever server. */
-export const GET = route(async (request, { project = '' }) => {
+export const GET = projectRoute('read', async (request, access) => {
   const token = await sessionToken();
-  await openProject(database(), await requireAccount(), project, 'read');
   /** Whether whoever listens is still signed in and still belongs to the project. */
   const mayListen = async () => {
     const account = await accountOfSession(database(), token);
     if (!account) return false;
-    return openProject(database(), account, project, 'read').then(() => true, () => false); // prettier-ignore
+    return openProject(database(), account, access.project.id, 'read').then(() => true, () => false); // prettier-ignore
   };
   const encoder = new TextEncoder();
   let isOver = false;
@@ -45,7 +44,7 @@ export const GET = route(async (request, { project = '' }) => {
       };
       stop = await onChange(database(), ({ projectId, kind }) => {
         if (kind === 'people' || kind === 'everything') void look();
-        if (projectId === project || projectId === '') send(`event: change\ndata: ${kind}\n\n`);
+        if (projectId === access.project.id || projectId === '') send(`event: change\ndata: ${kind}\n\n`);
       });
       // The page may have gone while the first look at the database took its time.
       if (isOver || request.signal.aborted) return end();

@@ -2,8 +2,8 @@ import Joi from 'joi';
 import { PAPER_MARKS, type ChosenMark } from '@/core/shapes';
 import type { Outline } from '@/core/geometry';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
-import { chooseMark } from '@/server/marks';
+import { projectRoute, readJson } from '@/server/http';
+import { chooseMark } from '@/server/blocks';
 import { parse } from '@/server/parse';
 
 const NUMBER = Joi.number().min(-50_000).max(50_000).required();
@@ -19,7 +19,6 @@ const BODY = Joi.object<{ outline: Outline; mark: ChosenMark['mark'] | 'proposed
   mark: Joi.valid('proposed', 'none', ...PAPER_MARKS).required(),
 });
 
-export const PATCH = route(async (request, { project = '' }) => {
-  const account = await requireAccount();
-  await chooseMark(database(), account, project, parse(BODY, await readJson(request)));
+export const PATCH = projectRoute('edit', async (request, access) => {
+  await chooseMark(database(), access, parse(BODY, await readJson(request)));
 });

@@ -1,10 +1,9 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
-import { publicAddress } from '@/server/makerAddress';
+import { projectRoute, readJson } from '@/server/http';
+import { publicAddress } from '@/server/makers';
 import { id, parse } from '@/server/parse';
-import { invite, listPeople, revokeInvitation, setRole } from '@/server/people';
-import type { Role } from '@/server/permissions';
+import { invite, listPeople, revokeInvitation, setRole, type Role } from '@/server/projects';
 
 const INVITE = Joi.object<{ role: Role; days: number }>({
   role: Joi.string().valid('host', 'helper').required(),
@@ -16,19 +15,16 @@ const CHANGE = Joi.alternatives<Change>(
   Joi.object({ invitation: id() }),
 );
 
-export const GET = route(async (_request, { project = '' }) =>
-  listPeople(database(), await requireAccount(), project),
-);
+export const GET = projectRoute('own', async (_request, access) => listPeople(database(), access));
 
-export const POST = route(async (request, { project = '' }) => {
+export const POST = projectRoute('own', async (request, access) => {
   const wish = parse(INVITE, await readJson(request));
-  const token = await invite(database(), await requireAccount(), project, wish);
+  const token = await invite(database(), access, wish);
   return { address: publicAddress(request, `/join/${token}`) };
 });
 
-export const PATCH = route(async (request, { project = '' }) => {
-  const account = await requireAccount();
+export const PATCH = projectRoute('own', async (request, access) => {
   const change = parse<Change>(CHANGE, await readJson(request));
-  if ('invitation' in change) await revokeInvitation(database(), account, project, change.invitation);
-  else await setRole(database(), account, project, change.person, change.role);
+  if ('invitation' in change) await revokeInvitation(database(), access, change.invitation);
+  else await setRole(database(), access, change.person, change.role);
 });

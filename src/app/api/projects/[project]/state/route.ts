@@ -1,14 +1,15 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
+import { projectRoute, readJson } from '@/server/http';
 import { parse } from '@/server/parse';
-import { setProjectState, type ProjectState } from '@/server/people';
+import { setProjectState, type ProjectState } from '@/server/projects';
 
 const BODY = Joi.object<{ state: ProjectState }>({
   state: Joi.string().valid('in-use', 'archived', 'binned', 'deleted').required(),
 });
 
-export const POST = route(async (request, { project = '' }) => {
-  const { state } = parse(BODY, await readJson(request));
-  await setProjectState(database(), await requireAccount(), project, state);
-});
+export const POST = projectRoute(
+  'own',
+  async (request, access) => setProjectState(database(), access, parse(BODY, await readJson(request)).state),
+  'binned too',
+);

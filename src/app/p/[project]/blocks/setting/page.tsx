@@ -2,7 +2,7 @@ import { UNIT_DEFAULTS } from '@/core/length';
 import { SettingView } from '@/features/setting/SettingView';
 import { defaultSetting } from '@/core/setting';
 import { database } from '@/server/database';
-import { readKeptSetting } from '@/server/setting';
+import { readKeptSetting } from '@/server/projects';
 import { loadBlocks } from '../../load';
 
 export const metadata = { title: 'Setting' };

@@ -20,7 +20,7 @@ export default async function OrderBlockPage({
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { id, name, sheet } = await orNotFound(() => openBlock(database(), project, blockId));
   const { makers, progress } = await loadPeople(projectId);
-  const photos = await listPhotos(database(), projectId);
+  const photos = await listPhotos(database(), project);
   const begun = progress
     .filter((one) => one.blockId === id && one.done > 0)
     .flatMap(({ makerId, done, total, covered, isOwnOrder }) => {

@@ -1,7 +1,7 @@
 import { counted } from '@/core/words';
 import { ProjectPapersView } from '@/features/order/ProjectPapersView';
 import { database } from '@/server/database';
-import { papersOfProject } from '@/server/projectPapers';
+import { papersOfProject } from '@/server/blocks';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';

@@ -1,7 +1,7 @@
 import { database } from '@/server/database';
-import { byLink } from '@/server/gate';
-import { pictureResponse, route } from '@/server/http';
+import { byLink } from '@/server/accounts';
 import { addressOf } from '@/server/peer';
+import { pictureResponse, route } from '@/server/http';
 import { id, parse } from '@/server/parse';
 import { readMakerPhoto } from '@/server/photos';
 

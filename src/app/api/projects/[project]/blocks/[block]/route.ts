@@ -1,11 +1,9 @@
 import Joi from 'joi';
 import type { Recipe } from '@/core/generate';
-import { renameBlock, setBlockRemoved } from '@/server/blocks';
-import { remakeBlock } from '@/server/blockDocuments';
+import { renameBlock, setBlockRemoved, remakeBlock, recipeSchema } from '@/server/blocks';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
-import { id, name, parse } from '@/server/parse';
-import { recipeSchema } from '@/server/recipeSchema';
+import { projectRoute, readJson } from '@/server/http';
+import { name, parse } from '@/server/parse';
 
 type Body = { name: string; before: string } | { recipe: Recipe; revision: number } | { isRemoved: boolean };
 
@@ -15,11 +13,9 @@ const BODY = Joi.alternatives<Body>().try(
   Joi.object({ isRemoved: Joi.boolean().required() }),
 );
 
-export const PATCH = route(async (request, { project = '', block = '' }) => {
-  const account = await requireAccount();
-  parse(id(), block);
+export const PATCH = projectRoute('edit', async (request, access, { block = '' }) => {
   const body = parse<Body>(BODY, await readJson(request));
-  if ('isRemoved' in body) await setBlockRemoved(database(), account, project, block, body.isRemoved);
-  else if ('recipe' in body) await remakeBlock(database(), account, project, block, body);
-  else await renameBlock(database(), account, project, block, body);
+  if ('isRemoved' in body) await setBlockRemoved(database(), access, block, body.isRemoved);
+  else if ('recipe' in body) await remakeBlock(database(), access, block, body);
+  else await renameBlock(database(), access, block, body);
 });

@@ -1,8 +1,7 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
-import { makerAddress } from '@/server/makerAddress';
-import { changeLink, setMakerRemoved, setSkip } from '@/server/makers';
+import { projectRoute, readJson } from '@/server/http';
+import { makerAddress, changeLink, setMakerRemoved, setSkip } from '@/server/makers';
 import { id, parse } from '@/server/parse';
 
 interface Skip {
@@ -17,12 +16,10 @@ const BODY = Joi.alternatives<Body>().try(
   Joi.object({ skip: Joi.object({ blockId: id(), isSkipped: Joi.boolean().required() }).required() }),
 );
 
-export const PATCH = route(async (request, { project = '', maker = '' }) => {
-  const account = await requireAccount();
-  parse(id(), maker);
+export const PATCH = projectRoute('edit', async (request, access, { maker = '' }) => {
   const body = parse<Body>(BODY, await readJson(request));
-  if ('isRemoved' in body) return setMakerRemoved(database(), account, project, maker, body.isRemoved);
-  if ('skip' in body) return setSkip(database(), account, project, maker, body.skip);
-  const token = await changeLink(database(), account, project, maker, body.link);
+  if ('isRemoved' in body) return setMakerRemoved(database(), access, maker, body.isRemoved);
+  if ('skip' in body) return setSkip(database(), access, maker, body.skip);
+  const token = await changeLink(database(), access, maker, body.link);
   return { link: token === undefined ? null : makerAddress(request, token) };
 });

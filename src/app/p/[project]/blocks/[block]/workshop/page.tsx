@@ -1,5 +1,5 @@
 import { WorkshopPage } from '@/features/workshop/WorkshopPage';
-import { readRevision } from '@/server/blockDocuments';
+import { readRevision } from '@/server/blocks';
 import { database } from '@/server/database';
 import { loadBlocks, orNotFound } from '../../../load';
 

@@ -1,11 +1,9 @@
 import Joi from 'joi';
 import { papersCsv, writeBlockFile, writeDxf, writeSvg } from '@/core/formats';
-import { openBlock } from '@/server/blocks';
-import { readDocument } from '@/server/blockDocuments';
+import { openBlock, readDocument } from '@/server/blocks';
 import { database } from '@/server/database';
-import { fileResponse, requireAccount, route } from '@/server/http';
-import { id, parse } from '@/server/parse';
-import { openProject } from '@/server/projects';
+import { fileResponse, projectRoute } from '@/server/http';
+import { parse } from '@/server/parse';
 
 type Format = 'svg' | 'json' | 'dxf' | 'csv';
 
@@ -18,9 +16,8 @@ const TYPES: Readonly<Record<Format, string>> = {
 };
 
 /** A block in an open format, written anew from its document: nothing that was uploaded is given out as it came. */
-export const GET = route(async (request, { project: projectId = '', block: blockId = '' }) => {
-  const project = await openProject(database(), await requireAccount(), projectId, 'read');
-  parse(id(), blockId);
+export const GET = projectRoute('read', async (request, access, { block: blockId = '' }) => {
+  const { project } = access;
   const { format } = parse(QUERY, Object.fromEntries(new URL(request.url).searchParams));
   const document = await readDocument(database(), project, blockId);
   const { name, sheet } = await openBlock(database(), project, blockId);

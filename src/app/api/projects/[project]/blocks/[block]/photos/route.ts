@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
-import { readJson, requireAccount, route } from '@/server/http';
-import { id, parse } from '@/server/parse';
+import { projectRoute, readJson } from '@/server/http';
+import { parse } from '@/server/parse';
 import { addPhoto } from '@/server/photos';
 
 /** Largest request with a picture, bytes: about 12 MB of file in base64. */
@@ -13,8 +13,6 @@ const BODY = Joi.object<{ stepId: string; says: string; image: string }>({
   image: Joi.string().base64().required(),
 });
 
-export const POST = route(async (request, { project = '', block = '' }) => {
-  const account = await requireAccount();
-  parse(id(), block);
-  return addPhoto(database(), account, project, block, parse(BODY, await readJson(request, MOST_BYTES)));
+export const POST = projectRoute('edit', async (request, access, { block = '' }) => {
+  return addPhoto(database(), access, block, parse(BODY, await readJson(request, MOST_BYTES)));
 });

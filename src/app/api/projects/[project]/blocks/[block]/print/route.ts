@@ -1,14 +1,10 @@
 import Joi from 'joi';
 import { stepCards, type PageSize } from '@/core/printing';
-import { openBlock } from '@/server/blocks';
-import { readRevision } from '@/server/blockDocuments';
+import { openBlock, readRevision, projectMarks } from '@/server/blocks';
 import { database } from '@/server/database';
-import { fileResponse, requireAccount, route } from '@/server/http';
-import { projectMarks } from '@/server/marks';
-import { id, parse } from '@/server/parse';
-import { writePdf } from '@/server/pdf';
-import { printJob, type Printed } from '@/server/printing';
-import { openProject } from '@/server/projects';
+import { fileResponse, projectRoute } from '@/server/http';
+import { parse } from '@/server/parse';
+import { writePdf, printJob, type Printed } from '@/server/printing';
 
 interface Query {
   readonly what: Printed | 'steps';
@@ -27,10 +23,9 @@ const QUERY = Joi.object<Query>({
 });
 
 /** Papers and guides of a block at true size, as a PDF. */
-export const GET = route(async (request, { project: projectId = '', block: blockId = '' }) => {
+export const GET = projectRoute('read', async (request, access, { block: blockId = '' }) => {
   const sql = database();
-  const project = await openProject(sql, await requireAccount(), projectId, 'read');
-  parse(id(), blockId);
+  const { project } = access;
   const { what, size, gap, hole, kind } = parse(QUERY, Object.fromEntries(new URL(request.url).searchParams));
   if (what === 'steps') {
     const { name, sheet } = await openBlock(sql, project, blockId);

@@ -1,0 +1,107 @@
+import type postgres from 'postgres';
+import { audit, type Project, type Access } from '../projects';
+import { inTransaction, type Sql } from '../database';
+import { conflict, notFound } from '../errors';
+import { notify } from '../live';
+
+export type KitStatus = 'to-pack' | 'packed' | 'handed-over';
+
+/** One maker's bag for one block. */
+export interface Kit {
+  readonly blockId: string;
+  readonly makerId: string;
+  readonly status: KitStatus;
+  readonly revision: number;
+}
+
+/** Bags whose status was ever changed; all others are to be packed, revision 0. */
+export function listKits(sql: Sql, project: Project): Promise<Kit[]> {
+  return sql<Kit[]>`
+    select k.block_id as "blockId", k.maker_id as "makerId", k.status, k.revision
+    from kit k join block b on b.id = k.block_id
+    where b.project_id = ${project.id}`;
+}
+
+/** What a bag is to become, from what was read of it. */
+export interface KitWish {
+  readonly blockId: string;
+  readonly makerId: string;
+  readonly status: KitStatus;
+  readonly revision: number;
+}
+
+/** Bags as they are now; those that someone else had changed since they were read are as that person left them. */
+export interface ChangedKits {
+  readonly changed: readonly Kit[];
+  readonly refused: readonly Kit[];
+}
+
+/** Changes a bag's status; refused when it was changed by someone else since `revision` was read. */
+export async function setKitStatus(sql: postgres.Sql, access: Access<'pack'>, wish: KitWish): Promise<Kit> {
+  const {
+    changed: [changed],
+    refused: [refused],
+  } = await setKitStatuses(sql, access, [wish]);
+  if (refused) {
+    throw conflict(
+      `Someone else marked this bag “${refused.status.replace('-', ' ')}” meanwhile.`,
+      'The page now shows it; change it again if yours still holds.',
+      refused,
+    );
+  }
+  return changed as Kit;
+}
+
+/** Changes many bags at once, such as all of a block or all of a maker. @throws ServerError 404 for a bag that is none */
+export async function setKitStatuses(
+  sql: postgres.Sql,
+  access: Access<'pack'>,
+  wishes: readonly KitWish[],
+): Promise<ChangedKits> {
+  // In one order for everybody: two who change the same bags wait for each other instead of locking each other out.
+  const inOrder = [...wishes].sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1));
+  return inTransaction(sql, async (step) => {
+    const changed: Kit[] = [];
+    const refused: Kit[] = [];
+    for (const wish of inOrder) {
+      const before = await lockKit(step, access.project, wish);
+      const isSame = before.status === wish.status;
+      if (!isSame && before.revision !== wish.revision) refused.push(before);
+      else changed.push(isSame ? before : await writeKit(step, access, before, wish.status));
+    }
+    if (changed.length > 0) await notify(step, access.project.id, 'kits');
+    return { changed, refused };
+  });
+}
+
+function keyOf({ blockId, makerId }: KitWish): string {
+  return `${blockId}/${makerId}`;
+}
+
+async function lockKit(step: Sql, project: Project, { blockId, makerId }: KitWish): Promise<Kit> {
+  const [both] = await step`
+    select 1 from block b, maker m where b.id = ${blockId} and m.id = ${makerId}
+      and b.project_id = ${project.id} and m.project_id = ${project.id}`;
+  if (!both) throw notFound('This bag');
+  await step`
+    insert into kit (block_id, maker_id, status, revision) values (${blockId}, ${makerId}, 'to-pack', 0)
+    on conflict do nothing`;
+  const [kit] = await step<Kit[]>`
+    select block_id as "blockId", maker_id as "makerId", status, revision from kit
+    where block_id = ${blockId} and maker_id = ${makerId} for update`;
+  return kit as Kit;
+}
+
+async function writeKit(step: Sql, access: Access<'pack'>, before: Kit, status: KitStatus): Promise<Kit> {
+  const { blockId, makerId } = before;
+  await step`
+    update kit set status = ${status}, revision = revision + 1, changed_by = ${access.account.id}, changed_at = now()
+    where block_id = ${blockId} and maker_id = ${makerId}`;
+  await audit(step, access, 'kit-changed', {
+    blockId,
+    makerId,
+    from: before.status,
+    to: status,
+  });
+  return { ...before, status, revision: before.revision + 1 };
+}

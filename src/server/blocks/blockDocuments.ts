@@ -1,0 +1,106 @@
+import type postgres from 'postgres';
+import type { BlockDocument } from '@/core/block';
+import { readBlockDocument } from '@/core/formats';
+import { remakePart, wholeRecipe, type Recipe } from '@/core/generate';
+import { audit, type Project, type Access } from '../projects';
+import { contentHash, inTransaction, type Sql, json } from '../database';
+import { conflict, notFound } from '../errors';
+import { settingsOf } from './marks';
+import { notify } from '../live';
+import { refused } from '../refused';
+import { sheetFor } from './sheets';
+
+/** A block's document with the revision to save it under. */
+export async function readRevision(
+  sql: Sql,
+  project: Project,
+  blockId: string,
+): Promise<NewerBlock & { name: string }> {
+  const [row] = await sql<(NewerBlock & { name: string })[]>`
+    select name, revision, document from block
+    where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
+  if (!row) throw notFound('This block');
+  return row;
+}
+
+/** A block's document, as it is kept. */
+export async function readDocument(sql: Sql, project: Project, blockId: string): Promise<BlockDocument> {
+  const [row] = await sql<{ document: BlockDocument }[]>`
+    select document from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
+  if (!row) throw notFound('This block');
+  return row.document;
+}
+
+/** Makes a generated block again with other figures; refused when someone else changed it meanwhile. */
+export async function remakeBlock(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  blockId: string,
+  change: { recipe: Recipe; revision: number },
+): Promise<void> {
+  const { project } = access;
+  const before = await readDocument(sql, project, blockId);
+  const [part] = before.parts ?? [];
+  if (!part || !wholeRecipe(before))
+    throw conflict('This block is no longer made of figures alone.', 'Open it in the workshop.', {});
+  const { document } = refused(() => remakePart(before, part.id, change.recipe));
+  await writeDocument(sql, access, blockId, { document, revision: change.revision }, 'block-remade');
+}
+
+/** What someone else saved meanwhile, to be merged with. */
+export interface NewerBlock {
+  readonly revision: number;
+  readonly document: BlockDocument;
+}
+
+/**
+ * Saves a block as the workshop holds it.
+ * @returns its new revision
+ * @throws ServerError 409 with a {@link NewerBlock} when someone else saved meanwhile; 422 for what is no block
+ */
+export async function saveBlock(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  blockId: string,
+  change: { document: unknown; revision: number },
+): Promise<{ revision: number }> {
+  const document = refused(() => readBlockDocument(change.document));
+  return writeDocument(sql, access, blockId, { document, revision: change.revision }, 'block-changed');
+}
+
+async function writeDocument(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  blockId: string,
+  { document, revision }: { document: BlockDocument; revision: number },
+  what: string,
+): Promise<{ revision: number }> {
+  const { project } = access;
+  const hash = contentHash(document);
+  await sheetFor(sql, { document, contentHash: hash }, await settingsOf(sql, project));
+  return inTransaction(sql, async (step) => {
+    const [before] = await step<(NewerBlock & { contentHash: string })[]>`
+      select revision, document, content_hash as "contentHash" from block
+      where id = ${blockId} and project_id = ${project.id} and removed_at is null for update`;
+    if (!before) throw notFound('This block');
+    if (before.contentHash === hash) return { revision: before.revision };
+    if (before.revision !== revision) {
+      throw conflict(
+        'Someone changed this block meanwhile.',
+        'Yours is still here; look at theirs, then send yours again if it still holds.',
+        { revision: before.revision, document: before.document, recipe: wholeRecipe(before.document) },
+      );
+    }
+    await step`
+      update block set document = ${json(step, document)}, content_hash = ${hash},
+        patch_count = ${document.patches.length}, revision = revision + 1
+      where id = ${blockId}`;
+    await audit(step, access, what, {
+      block: blockId,
+      before: before.contentHash,
+      after: hash,
+    });
+    await notify(step, project.id, 'blocks');
+    return { revision: revision + 1 };
+  });
+}

@@ -1,0 +1,75 @@
+import type postgres from 'postgres';
+import type { BagSettings } from '@/core/bags';
+import type { BlockDocument } from '@/core/block';
+import type { Outline } from '@/core/geometry';
+import {
+  groupKinds,
+  isSamePaper,
+  nameKinds,
+  proposeMarks,
+  type ChosenMark,
+  type MarkedPaper,
+} from '@/core/shapes';
+import { type Access, audit, type Project, readProject } from '../projects';
+import { inTransaction, type Sql, derived, hashOf, json } from '../database';
+import { notify } from '../live';
+import { sheetSettings } from './sheets';
+
+/** Raised whenever the core proposes other marks for the same papers. */
+const MARKS_VERSION = 1;
+
+/** The papers of a project that bear a mark, proposed or chosen; from the cache where nothing changed. */
+export async function projectMarks(sql: Sql, project: Project): Promise<MarkedPaper[]> {
+  const rows = await sql<{ contentHash: string }[]>`
+    select content_hash as "contentHash" from block
+    where project_id = ${project.id} and removed_at is null order by place, name`;
+  const key = `marks/${MARKS_VERSION}/${hashOf(
+    rows.map(({ contentHash }) => contentHash),
+    project.marks,
+    project.unitSystem,
+  )}`;
+  return derived(sql, key, async () => computeMarks(await documentsOf(sql, project), project));
+}
+
+/** What sheets of a project's blocks depend on: its settings and the marks of its papers. */
+export async function settingsOf(sql: Sql, project: Project): Promise<BagSettings> {
+  return sheetSettings(project, await projectMarks(sql, project));
+}
+
+async function documentsOf(sql: Sql, project: Project): Promise<BlockDocument[]> {
+  const rows = await sql<{ document: BlockDocument }[]>`
+    select document from block where project_id = ${project.id} and removed_at is null order by place, name`;
+  return rows.map(({ document }) => document);
+}
+
+function computeMarks(
+  documents: readonly BlockDocument[],
+  { marks: chosen, unitSystem }: Project,
+): MarkedPaper[] {
+  const { kinds } = groupKinds(documents.flatMap(({ patches }) => patches.map(({ outline }) => outline)));
+  const names = nameKinds(kinds, unitSystem);
+  const papers = kinds.map(({ outline, isHanded }, i) => ({ name: names[i] ?? '', outline, isHanded }));
+  return proposeMarks(papers, chosen).flatMap((mark, i) => {
+    const outline = kinds[i]?.outline;
+    return mark && outline ? [{ outline, mark }] : [];
+  });
+}
+
+/** Lets the host choose a paper's mark, or go back to what is proposed. */
+export async function chooseMark(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  choice: { outline: Outline; mark: ChosenMark['mark'] | 'proposed' },
+): Promise<void> {
+  const { project } = access;
+  await inTransaction(sql, async (step) => {
+    await step`select 1 from project where id = ${project.id} for update`;
+    const { marks } = await readProject(step, project);
+    const others = marks.filter(({ outline }) => !isSamePaper(outline, choice.outline));
+    const { outline, mark } = choice;
+    const next = mark === 'proposed' ? others : [...others, { outline, mark }];
+    await step`update project set marks = ${json(step, next)} where id = ${project.id}`;
+    await audit(step, access, 'mark-chosen', { mark });
+    await notify(step, project.id, 'blocks');
+  });
+}

@@ -1,0 +1,71 @@
+import type { AssemblyPlan } from '@/core/assembly';
+import type { BagSettings } from '@/core/bags';
+import type { BlockDocument } from '@/core/block';
+import type { MarkedPaper } from '@/core/shapes';
+import type { BlockSheet } from '@/core/sheet';
+import { type Sql, derived, derivedAll, contentHash, hashOf } from '../database';
+import { offThread } from '../pool';
+import type { Project } from '../projects';
+
+/** Raised whenever the core computes something else from the same document. */
+const SHEET_VERSION = 15;
+
+/** The project's settings that a sheet depends on. */
+export function sheetSettings(
+  { allowanceMm, sparesPercent, unitSystem, basting }: Project,
+  marks: readonly MarkedPaper[] = [],
+): BagSettings {
+  return { allowanceMm, sparesPercent, system: unitSystem, marks, basting };
+}
+
+/** Raised whenever the core orders the same patches otherwise. */
+const ORDER_VERSION = 1;
+
+/** What a sheet is made from. */
+export interface ToBeSheeted {
+  readonly document: BlockDocument;
+  readonly contentHash: string;
+}
+
+/** The sheet of a block, from the cache or computed in a worker thread. */
+export async function sheetFor(
+  sql: Sql,
+  block: ToBeSheeted,
+  settings: BagSettings,
+  signal?: AbortSignal,
+): Promise<BlockSheet> {
+  const [sheet] = await sheetsFor(sql, [block], settings, signal);
+  return sheet as BlockSheet;
+}
+
+/**
+ * The sheets of blocks, from the cache or computed in worker threads. The order of sewing is kept by itself, so that
+ * another allowance, another mark or another way of folding plans nothing anew.
+ */
+export function sheetsFor(
+  sql: Sql,
+  blocks: readonly ToBeSheeted[],
+  settings: BagSettings,
+  signal?: AbortSignal,
+): Promise<BlockSheet[]> {
+  const { allowanceMm, sparesPercent, system, marks = [], basting = {} } = settings;
+  const isPlain = marks.length === 0 && Object.keys(basting).length === 0;
+  const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
+  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}`;
+  return derivedAll(
+    sql,
+    blocks.map(({ document, contentHash: hash }) => ({
+      key: `sheet/${SHEET_VERSION}.${ORDER_VERSION}/${hash}/${made}`,
+      compute: async () => {
+        const plan = await orderFor(sql, document, signal);
+        return offThread('sheet', { document, settings, plan }, signal);
+      },
+    })),
+  );
+}
+
+function orderFor(sql: Sql, { patches, order }: BlockDocument, signal?: AbortSignal): Promise<AssemblyPlan> {
+  const document = { patches, ...(order ? { order } : {}) };
+  const key = `order/${ORDER_VERSION}/${contentHash(document)}`;
+  return derived(sql, key, () => offThread('order', { document }, signal));
+}

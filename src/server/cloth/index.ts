@@ -1,0 +1,1 @@
+export { clothColours, clothLooks, keepLooks, renameCloth } from './cloths';

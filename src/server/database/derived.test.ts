@@ -1,0 +1,76 @@
+import type postgres from 'postgres';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { defaultRecipe, documentOfRecipe } from '@/core/generate';
+import { blockSheet } from '@/core/sheet';
+import { createFirstAccount, type Account } from '../accounts';
+import { addDocument, listBlocks } from '../blocks';
+import { derived, derivedAll, dropOldResults } from './derived';
+import { createProject, openProject, changeProject, type Access, type Project } from '../projects';
+import { testDatabase } from './testDatabase';
+
+let sql: postgres.Sql;
+let drop: () => Promise<void>;
+let host: Account;
+let access: Access<'own'>;
+let project: Project;
+
+beforeAll(async () => {
+  ({ sql, drop } = await testDatabase());
+  host = await createFirstAccount(sql, 'host@one.example', 'Host', 'a long password');
+  access = await createProject(sql, host, { name: 'Kept results' });
+  ({ project } = access);
+});
+
+afterAll(() => drop());
+
+const kept = async (kind: string) =>
+  (await sql<{ key: string }[]>`select key from derived where key like ${`${kind}/%`} order by key`).map(
+    ({ key }) => key,
+  );
+
+test('another allowance dresses the blocks anew but orders none anew, and the sheets are those of a fresh plan', async () => {
+  const [star, plate] = [documentOfRecipe(defaultRecipe('star')), documentOfRecipe(defaultRecipe('plate'))];
+  await addDocument(sql, access, { name: 'Star', document: star });
+  await addDocument(sql, access, { name: 'Plate', document: plate });
+  await listBlocks(sql, project);
+  const [orders, sheets] = [await kept('order'), await kept('sheet')];
+  expect(orders).toHaveLength(2);
+  await changeProject(sql, access, { allowanceMm: 10 });
+  ({ project } = await openProject(sql, host, project.id, 'read'));
+  const blocks = await listBlocks(sql, project);
+  expect(await kept('order')).toEqual(orders);
+  expect((await kept('sheet')).length).toBeGreaterThan(sheets.length);
+  const fresh = blockSheet(
+    star.patches,
+    { allowanceMm: 10, sparesPercent: project.sparesPercent, system: project.unitSystem, marks: [], basting: project.basting }, // prettier-ignore
+    undefined,
+    star,
+  );
+  expect(blocks[0]?.sheet.steps).toEqual(JSON.parse(JSON.stringify(fresh.steps)));
+  expect(blocks[0]?.sheet.plan).toEqual(JSON.parse(JSON.stringify(fresh.plan)));
+});
+
+test('a result asked for by many at once is computed once; a failure is not kept', async () => {
+  let times = 0;
+  const compute = async () => {
+    times += 1;
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    return { answer: 42, gone: undefined };
+  };
+  const many = await Promise.all(
+    Array.from({ length: 8 }, () => derivedAll(sql, [{ key: 'test/many', compute }])),
+  );
+  expect(times).toBe(1);
+  expect(new Set(many.map((one) => JSON.stringify(one)))).toEqual(new Set(['[{"answer":42}]']));
+  await expect(derived(sql, 'test/fails', () => Promise.reject(new Error('no')))).rejects.toThrow('no');
+  expect(await derived(sql, 'test/fails', () => 'yes')).toBe('yes');
+});
+
+test('results that nothing asked for in 30 days are dropped, and reading one counts as asking', async () => {
+  await sql`
+    insert into derived (key, result, used_on) values
+      ('test/old', '1', current_date - 31), ('test/read', '2', current_date - 31), ('test/fresh', '3', current_date - 30)`;
+  expect(await derived(sql, 'test/read', () => 0)).toBe(2);
+  expect(await dropOldResults(sql)).toBe(1);
+  expect(await kept('test')).toEqual(['test/fails', 'test/fresh', 'test/many', 'test/read']);
+});

@@ -1,0 +1,1 @@
+export { exportProject, importProject } from './projectFiles';

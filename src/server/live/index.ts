@@ -1,0 +1,2 @@
+export { onChange } from './live';
+export { type ChangeKind, notify } from './notify';

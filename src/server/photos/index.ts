@@ -1,0 +1,1 @@
+export { addPhoto, listPhotos, readMakerPhoto, readPhoto, setPhotoRemoved, type StepPhoto } from './photos';

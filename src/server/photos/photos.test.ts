@@ -1,0 +1,81 @@
+import sharp from 'sharp';
+import type postgres from 'postgres';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { defaultRecipe } from '@/core/generate';
+import { createAccount, createFirstAccount, type Account } from '../accounts';
+import { makeBlock } from '../blocks';
+import { addMakers } from '../makers';
+import { addPhoto, listPhotos, readMakerPhoto, readPhoto, setPhotoRemoved } from './photos';
+import { makerPage } from '../progress';
+import { createProject, openProject, type Access, type Project, type Wish } from '../projects';
+import { testDatabase } from '../database/testDatabase';
+
+let sql: postgres.Sql;
+let drop: () => Promise<void>;
+let host: Account;
+let stranger: Account;
+let access: Access<'own'>;
+let project: Project;
+let blockId: string;
+
+beforeAll(async () => {
+  ({ sql, drop } = await testDatabase());
+  host = await createFirstAccount(sql, 'host@photo.example', 'Host', 'a long password');
+  stranger = await createAccount(sql, 'other@photo.example', 'Other', 'another password');
+  access = await createProject(sql, host, { name: 'Photos' });
+  ({ project } = access);
+  ({ id: blockId } = await makeBlock(sql, access, { name: 'Shown', recipe: defaultRecipe('rosette') }));
+}); // prettier-ignore
+
+afterAll(() => drop());
+
+const open = <W extends Wish>(who: Account, id: string, wish: W) => openProject(sql, who, id, wish);
+
+const add = async (image: Buffer, account = host) =>
+  addPhoto(sql, await open(account, project.id, 'edit'), blockId, {
+    stepId: 'join-1',
+    says: 'A seam',
+    image: image.toString('base64'),
+  });
+
+test('a picture is kept upright, small and without anything else that was in the file', async () => {
+  const sent = await sharp({ create: { width: 3000, height: 2000, channels: 3, background: '#336699' } })
+    .withExif({ IFD0: { Copyright: 'secret words' } })
+    .withMetadata({ orientation: 6 })
+    .jpeg()
+    .toBuffer();
+  const photo = await add(sent);
+  expect([photo.width, photo.height]).toEqual([853, 1280]);
+  const kept = await readPhoto(sql, project, photo.id);
+  const { format, exif, orientation } = await sharp(kept).metadata();
+  expect([format, exif, orientation]).toEqual(['jpeg', undefined, undefined]);
+  expect(kept.includes('secret words')).toBe(false);
+});
+
+test('what is no picture is refused with what to do, and a script within a drawing is never served', async () => {
+  const refusal = expect.objectContaining({ status: 422 });
+  await expect(add(Buffer.from('not a picture'))).rejects.toEqual(refusal);
+  await expect(add(Buffer.alloc(0))).rejects.toEqual(refusal);
+  const drawing = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>x()</script></svg>');
+  const photo = await add(drawing).catch((error: unknown) => error);
+  if (photo instanceof Error) expect(photo).toEqual(refusal);
+  else expect((await readPhoto(sql, project, (photo as { id: string }).id)).subarray(0, 2)).toEqual(Buffer.from([0xff, 0xd8]));
+}); // prettier-ignore
+
+test('makers of the project see it by their link, nobody else does; taken off it is gone, and can come back', async () => {
+  const image = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#fff' } }).png().toBuffer();
+  const { id } = await add(image);
+  await expect(add(image, stranger)).rejects.toMatchObject({ status: 404 });
+  const [maker] = await addMakers(sql, access, ['Ann']);
+  const token = maker?.token ?? '';
+  const shown = async () => (await makerPage(sql, token)).blocks[0]?.photos.map((photo) => photo.id);
+  expect(await shown()).toContain(id);
+  expect((await readMakerPhoto(sql, token, id)).length).toBeGreaterThan(100);
+  const elsewhere = await createProject(sql, stranger, { name: 'Elsewhere' });
+  await expect(readPhoto(sql, elsewhere.project, id)).rejects.toMatchObject({ status: 404 });
+  await setPhotoRemoved(sql, access, id, true);
+  expect(await shown()).not.toContain(id);
+  await expect(readMakerPhoto(sql, token, id)).rejects.toMatchObject({ status: 404 });
+  await setPhotoRemoved(sql, access, id, false);
+  expect((await listPhotos(sql, project)).map((photo) => photo.id)).toContain(id);
+}); // prettier-ignore

@@ -1,0 +1,2 @@
+export { writePdf } from './pdf';
+export { type Printed, printJob } from './printing';

@@ -1,0 +1,1 @@
+export { type BlockProgress, makerPage, projectProgress, type RecordedEvent, recordEvents } from './progress';

@@ -1,0 +1,178 @@
+import type postgres from 'postgres';
+import { stepId, type ProgressEvent } from '@/core/progress';
+import type { BagSettings } from '@/core/bags';
+import { listBlocks, type BlockWithSheet, settingsOf } from '../blocks';
+import { clothLooks } from '../cloth';
+import { inTransaction, type Sql, json } from '../database';
+import { invalid, notFound } from '../errors';
+import { listMakers, openLink } from '../makers';
+import { makerSheet } from './makerSheet';
+import { notify } from '../live';
+import { listPhotos } from '../photos';
+import { type Project } from '../projects';
+
+export interface RecordedEvent extends ProgressEvent {
+  readonly blockId: string;
+  readonly minutes?: number;
+  readonly device?: string;
+}
+
+/** How far one maker is with one block. */
+export interface BlockProgress {
+  readonly makerId: string;
+  readonly blockId: string;
+  readonly done: number;
+  readonly total: number;
+  readonly doneMinutes: number;
+  readonly totalMinutes: number;
+  /** Text of the step on which the maker asked for help. */
+  readonly stuckOn?: string;
+  /** Steps that count because their patches are basted or sewn, though in another order than is planned now. */
+  readonly covered: number;
+  /** Whether this maker's order goes round what they sewed by an older one. */
+  readonly isOwnOrder: boolean;
+  readonly orphaned: number;
+  readonly lastAt?: string;
+}
+
+/** No progress is older than this: a clock that says so is wrong. */
+const EARLIEST = Date.UTC(2000, 0, 1);
+
+/** A device's clock may run this far ahead before its time is replaced by ours, ms. */
+const CLOCK_SLACK_MS = 5 * 60_000;
+
+/**
+ * Records a maker's events. Sending the same ones again changes nothing, so a device may always repeat.
+ * @returns client ids that are now safe in the database
+ */
+export async function recordEvents(
+  sql: postgres.Sql,
+  token: string,
+  events: readonly RecordedEvent[],
+): Promise<string[]> {
+  const { maker, project } = await openLink(sql, token);
+  await inTransaction(sql, async (step) => {
+    const blockIds = [...new Set(events.map(({ blockId }) => blockId))];
+    const own = await step`select id from block where project_id = ${project.id} and id = any(${blockIds})`;
+    if (own.length !== blockIds.length) throw notFound('This block');
+    let added = 0;
+    // In one order for everybody: crossed batches wait for each other instead of locking each other out.
+    const inOrder = [...events].sort((a, b) => (a.clientId < b.clientId ? -1 : 1));
+    for (const event of inOrder) {
+      const time = Math.min(Date.parse(event.at), Date.now() + CLOCK_SLACK_MS);
+      if (Number.isNaN(time) || time < EARLIEST)
+        throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
+      const rows = await step`
+        insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device, units)
+        values (${event.clientId}, ${maker.id}, ${event.blockId}, ${event.stepId}, ${event.kind},
+          ${event.minutes ?? null}, ${new Date(time).toISOString()}, ${event.device ?? ''}, ${ownUnits(step, event)})
+        on conflict (maker_id, client_id) do nothing returning id`;
+      added += rows.length;
+    }
+    if (added > 0) await notify(step, project.id, 'progress');
+  });
+  return events.map(({ clientId }) => clientId);
+}
+
+/** The patches of an event, where they are those that its step is named by; nothing else is believed. */
+function ownUnits(sql: Sql, { stepId: id, units }: RecordedEvent) {
+  const kind = id.split('-')[0] as 'baste' | 'join' | 'applique';
+  return units && stepId(kind, units) === id ? json(sql, units) : null;
+}
+
+interface EventRow extends ProgressEvent {
+  readonly makerId: string;
+  readonly blockId: string;
+}
+
+async function readEvents(sql: Sql, project: Project, makerId?: string): Promise<EventRow[]> {
+  const rows = await sql<EventRow[]>`
+    select e.client_id as "clientId", e.maker_id as "makerId", e.block_id as "blockId", e.step_id as "stepId", e.kind, e.at, e.units
+    from progress_event e join maker m on m.id = e.maker_id
+    where m.project_id = ${project.id} ${makerId ? sql`and m.id = ${makerId}` : sql``}
+    order by e.id`;
+  return [...rows];
+}
+
+/** Every maker's progress on every block that they sew. */
+export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
+  const blocks = await listBlocks(sql, project);
+  const settings = await settingsOf(sql, project);
+  const makers = await listMakers(sql, project);
+  const byPair = new Map<string, EventRow[]>();
+  for (const event of await readEvents(sql, project)) {
+    const key = `${event.makerId}/${event.blockId}`;
+    byPair.set(key, [...(byPair.get(key) ?? []), event]);
+  }
+  const all: BlockProgress[] = [];
+  for (const { id, skips } of makers)
+    for (const block of blocks.filter((one) => !skips.includes(one.id)))
+      all.push(await progressOf(sql, settings, id, block, byPair.get(`${id}/${block.id}`) ?? []));
+  return all;
+}
+
+async function progressOf(
+  sql: Sql,
+  settings: BagSettings,
+  makerId: string,
+  block: BlockWithSheet,
+  events: readonly EventRow[],
+): Promise<BlockProgress> {
+  const { sheet, done, covered, stuck, orphaned, isOwnOrder } = await makerSheet(
+    sql,
+    settings,
+    block,
+    events,
+  );
+  const minutes = (steps: typeof sheet.steps) => steps.reduce((sum, step) => sum + step.minutes, 0);
+  const stuckOn = sheet.steps.find((step) => stuck.has(step.id))?.text;
+  const lastAt = events
+    .map(({ at }) => at)
+    .sort()
+    .at(-1);
+  return {
+    makerId,
+    blockId: block.id,
+    done: done.size + covered.size,
+    total: sheet.steps.length,
+    doneMinutes: minutes(sheet.steps.filter((step) => done.has(step.id) || covered.has(step.id))),
+    totalMinutes: minutes(sheet.steps),
+    covered: covered.size,
+    isOwnOrder,
+    orphaned: orphaned.length,
+    ...(stuckOn === undefined ? {} : { stuckOn }),
+    ...(lastAt === undefined ? {} : { lastAt }),
+  };
+}
+
+/** What a maker's own page shows: their blocks with every step, and what they have done. Nobody else's. */
+export async function makerPage(sql: Sql, token: string) {
+  const { maker, project } = await openLink(sql, token);
+  const all = await listBlocks(sql, project);
+  const blocks = all.filter(({ id }) => !maker.skips.includes(id));
+  const settings = await settingsOf(sql, project);
+  const events = await readEvents(sql, project, maker.id);
+  const photos = await listPhotos(sql, project);
+  const shown = [];
+  for (const block of blocks) {
+    const own = events.filter(({ blockId }) => blockId === block.id);
+    const { done, covered, stuck, orphaned, ...rest } = await makerSheet(sql, settings, block, own);
+    shown.push({
+      id: block.id,
+      name: block.name,
+      ...rest,
+      done: [...done],
+      covered: [...covered],
+      stuck: [...stuck],
+      orphaned: orphaned.length,
+      photos: photos.filter(({ blockId }) => blockId === block.id),
+    });
+  }
+  const fabrics = blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric));
+  return {
+    looks: await clothLooks(sql, project, [...new Set(fabrics)]),
+    maker: { id: maker.id, name: maker.name },
+    project: { name: project.name, shop: project.shop, unitSystem: project.unitSystem },
+    blocks: shown,
+  };
+}

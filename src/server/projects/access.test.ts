@@ -1,0 +1,173 @@
+import sharp from 'sharp';
+import type postgres from 'postgres';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { defaultRecipe, documentOfRecipe } from '@/core/generate';
+import { defaultSetting } from '@/core/setting';
+import { createAccount, createFirstAccount, type Account } from '../accounts';
+import {
+  readRevision,
+  remakeBlock,
+  saveBlock,
+  addDocument,
+  importBlock,
+  makeBlock,
+  openBlock,
+  renameBlock,
+  setBlockRemoved,
+  chooseMark,
+} from '../blocks';
+import { renameCloth } from '../cloth';
+import { setKitStatuses } from '../bags';
+import { addMakers, changeLink, setMakerRemoved, setSkip } from '../makers';
+import {
+  acceptInvitation,
+  invite,
+  listBin,
+  listPeople,
+  revokeInvitation,
+  setProjectState,
+  setRole,
+} from './people';
+import { MAY, type Role, type Wish } from './permissions';
+import { addPhoto, readMakerPhoto, readPhoto, setPhotoRemoved } from '../photos';
+import { changeProjectBasting } from './projectBasting';
+import { openProject } from './access';
+import { changeProject, createProject } from './projects';
+import { recordEvents } from '../progress';
+import { saveSetting } from './setting';
+import { testDatabase } from '../database/testDatabase';
+
+/** Every function that reads or changes something of a project × who asks for it × whose things are named. */
+let sql: postgres.Sql;
+let drop: () => Promise<void>;
+const people = {} as Record<Role | 'stranger', Account>;
+
+/** A project and one of each thing in it. */
+interface Place {
+  readonly project: string;
+  readonly block: string;
+  readonly maker: string;
+  readonly token: string;
+  readonly photo: string;
+  readonly invitation: string;
+  readonly person: string;
+}
+let own: Place;
+let foreign: Place;
+
+const star = documentOfRecipe(defaultRecipe('star'));
+const SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="20mm" height="20mm" viewBox="0 0 20 20"><rect width="20" height="20"/></svg>'; // prettier-ignore
+let image = '';
+
+async function makePlace(name: string): Promise<Place> {
+  const host = people.host;
+  const access = await createProject(sql, host, { name });
+  const project = access.project.id;
+  const { id: block } = await makeBlock(sql, access, { name: 'Star', recipe: defaultRecipe('star') });
+  const [maker] = await addMakers(sql, access, ['Ann']);
+  const photo = await addPhoto(sql, access, block, { stepId: 'join-1', says: 'A picture', image });
+  const token = await invite(sql, access, { role: 'helper', days: 1 });
+  await acceptInvitation(sql, token, people.helper);
+  await invite(sql, access, { role: 'helper', days: 1 });
+  const { invitations } = await listPeople(sql, access);
+  const { id = '', token: link = '' } = maker ?? {};
+  const invitation = invitations[0]?.id ?? '';
+  return { project, block, maker: id, token: link, photo: photo.id, invitation, person: people.helper.id };
+}
+
+beforeAll(async () => {
+  ({ sql, drop } = await testDatabase());
+  people.host = await createFirstAccount(sql, 'host@one.example', 'Host', 'a long password');
+  people.helper = await createAccount(sql, 'helper@one.example', 'Helper', 'a long password');
+  people.stranger = await createAccount(sql, 'stranger@two.example', 'Stranger', 'a long password');
+  const picture = sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } });
+  image = (await picture.png().toBuffer()).toString('base64');
+  own = await makePlace('Own');
+  foreign = { ...(await makePlace('Foreign')), person: people.stranger.id };
+  // The helper is one in this project alone; the stranger is one in the other.
+  await sql`update membership set account_id = ${people.stranger.id} where project_id = ${foreign.project} and account_id = ${people.helper.id}`;
+});
+
+afterAll(() => drop());
+
+type Ask = (who: Account, project: string, of: Place) => Promise<unknown>;
+const open = <W extends Wish>(who: Account, project: string, wish: W) => openProject(sql, who, project, wish);
+const reading = async (who: Account, project: string) => (await open(who, project, 'read')).project;
+
+/** Each function by name: what one must be allowed to do for it, and a call that would succeed for a host. */
+const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
+  openBlock: ['read', async (who, project, { block }) => openBlock(sql, await reading(who, project), block)],
+  readRevision: ['read', async (who, project, { block }) => readRevision(sql, await reading(who, project), block)],
+  readPhoto: ['read', async (who, project, { photo }) => readPhoto(sql, await reading(who, project), photo)],
+  setKitStatuses: ['pack', async (who, project, { block, maker }) => setKitStatuses(sql, await open(who, project, 'pack'), [{ blockId: block, makerId: maker, status: 'packed', revision: 0 }])],
+  addDocument: ['edit', async (who, project) => addDocument(sql, await open(who, project, 'edit'), { name: 'New', document: star })],
+  makeBlock: ['edit', async (who, project) => makeBlock(sql, await open(who, project, 'edit'), { name: 'Made', recipe: defaultRecipe('disc') })],
+  importBlock: ['edit', async (who, project) => importBlock(sql, await open(who, project, 'edit'), { name: 'Drawn', svg: SVG })],
+  renameBlock: ['edit', async (who, project, { block }) => renameBlock(sql, await open(who, project, 'edit'), block, { name: 'Other', before: 'Star' })],
+  saveBlock: ['edit', async (who, project, { block }) => saveBlock(sql, await open(who, project, 'edit'), block, { document: documentOfRecipe(defaultRecipe('disc')), revision: 1 })],
+  remakeBlock: ['edit', async (who, project, { block }) => remakeBlock(sql, await open(who, project, 'edit'), block, { recipe: defaultRecipe('star'), revision: 2 })],
+  addPhoto: ['edit', async (who, project, { block }) => addPhoto(sql, await open(who, project, 'edit'), block, { stepId: 'join-2', says: 'A picture', image })],
+  setPhotoRemoved: ['edit', async (who, project, { photo }) => setPhotoRemoved(sql, await open(who, project, 'edit'), photo, true)],
+  renameCloth: ['edit', async (who, project) => renameCloth(sql, await open(who, project, 'edit'), { from: star.patches[0]?.fabric ?? '', to: 'Other' })],
+  addMakers: ['edit', async (who, project) => addMakers(sql, await open(who, project, 'edit'), ['Bea'])],
+  setSkip: ['edit', async (who, project, { block, maker }) => setSkip(sql, await open(who, project, 'edit'), maker, { blockId: block, isSkipped: true })],
+  changeLink: ['edit', async (who, project, { maker }) => changeLink(sql, await open(who, project, 'edit'), maker, 'revoke')],
+  setMakerRemoved: ['edit', async (who, project, { maker }) => setMakerRemoved(sql, await open(who, project, 'edit'), maker, true)],
+  chooseMark: ['edit', async (who, project) => chooseMark(sql, await open(who, project, 'edit'), { outline: star.patches[0]?.outline as never, mark: 'proposed' })],
+  changeProjectBasting: ['edit', async (who, project) => changeProjectBasting(sql, await open(who, project, 'edit'), () => ({ pale: ['Fog'] }))],
+  saveSetting: ['edit', async (who, project) => saveSetting(sql, await open(who, project, 'edit'), { setting: defaultSetting([], 2, 25.4), revision: 0 })],
+  changeProject: ['edit', async (who, project) => changeProject(sql, await open(who, project, 'edit'), { name: 'Other name' })],
+  listBin: ['edit', async (who, project) => listBin(sql, await open(who, project, 'edit'))],
+  listPeople: ['own', async (who, project) => listPeople(sql, await open(who, project, 'own'))],
+  invite: ['own', async (who, project) => invite(sql, await open(who, project, 'own'), { role: 'host', days: 1 })],
+  revokeInvitation: ['own', async (who, project, { invitation }) => revokeInvitation(sql, await open(who, project, 'own'), invitation)],
+  setRole: ['own', async (who, project, { person }) => setRole(sql, await open(who, project, 'own'), person, 'gone')],
+  setBlockRemoved: ['edit', async (who, project, { block }) => setBlockRemoved(sql, await open(who, project, 'edit'), block, true)],
+  setProjectState: ['own', async (who, project) => setProjectState(sql, await open(who, project, 'own'), 'archived')],
+}; // prettier-ignore
+
+/** All that a refused call might have changed. */
+async function everything(): Promise<string> {
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'audit'];
+  const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
+  return JSON.stringify(rows);
+} // prettier-ignore
+
+const statusOf = (work: Promise<unknown>) =>
+  work.then(
+    () => 'done',
+    (error: { status?: number }) => error.status ?? error,
+  );
+
+test.each(Object.keys(ASKS))('%s is not for strangers, nor for helpers who may not', async (name) => {
+  const [wish, ask] = ASKS[name] as (typeof ASKS)[string];
+  const before = await everything();
+  expect(await statusOf(ask(people.stranger, own.project, own))).toBe(404);
+  if (!MAY.helper.has(wish)) expect(await statusOf(ask(people.helper, own.project, own))).toBe(403);
+  expect(await everything()).toBe(before);
+});
+
+test.each(Object.keys(ASKS).filter((name) => /\{/.test(ASKS[name]?.[1].toString().split('=>')[0] ?? '')))(
+  '%s finds nothing of another project, though its host asks',
+  async (name) => {
+    const [, ask] = ASKS[name] as (typeof ASKS)[string];
+    const before = await everything();
+    expect(await statusOf(ask(people.host, own.project, foreign))).toBe(404);
+    expect(await everything()).toBe(before);
+  },
+);
+
+test('a maker’s link opens nothing of another project', async () => {
+  const event = { clientId: '00000000-0000-4000-8000-00000000000b', stepId: 'join-1', kind: 'done', at: '2026-11-20T10:00:00Z' }; // prettier-ignore
+  const other = recordEvents(sql, own.token, [{ ...event, blockId: foreign.block } as never]);
+  expect(await statusOf(other)).toBe(404);
+  expect(await statusOf(readMakerPhoto(sql, own.token, foreign.photo))).toBe(404);
+  expect(await statusOf(readMakerPhoto(sql, own.token, own.photo))).toBe('done');
+});
+
+test('the same calls all succeed for whoever may: what was refused was refused for who asked', async () => {
+  for (const [name, [wish, ask]] of Object.entries(ASKS)) {
+    const who = MAY.helper.has(wish) ? people.helper : people.host;
+    expect([name, await statusOf(ask(who, own.project, own))]).toEqual([name, 'done']);
+  }
+});
