@@ -1,14 +1,6 @@
 import TextField from '@mui/material/TextField';
 import { Choice } from './Choice';
-
-/** A figure that a form asks for: a length, a number, an angle, a list of them, or one of some choices. */
-export interface Figure {
-  readonly name: string;
-  readonly label: string;
-  readonly type: string;
-  readonly choices?: readonly (readonly [string, string])[];
-  readonly hint?: string;
-}
+import type { Figure } from './figures';
 
 interface FigureFieldProps {
   readonly field: Figure;

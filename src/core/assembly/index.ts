@@ -4,7 +4,15 @@ export { chainsOf, turnAt, turnedChain, type Chain, type ChainStep } from './int
 export { CancelledError, planAssembly, type AssemblyPlan, type ReportProgress } from './planAssembly';
 export type { Join, PlanTotals, Repeat } from './join';
 export { patchByPatch, type PatchOrder } from './patchByPatch';
-export { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
+export {
+  DEFAULT_SEWING,
+  SEWING_FIGURES,
+  ownSewing,
+  sewingOf,
+  type SewingFigure,
+  type SewingMeasure,
+  type SewingSettings,
+} from './sewingSettings';
 export { validatePlan } from './validatePlan';
 export { EXACT_PATCHES, exactTree } from './exactTree';
 export { SCHOOLS, type School } from './schools';

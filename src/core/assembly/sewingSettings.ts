@@ -16,6 +16,8 @@ export interface SewingSettings {
   readonly appliqueMmPerMinute: number;
 }
 
+export type SewingFigure = keyof SewingSettings;
+
 /** Defaults of the craft: 10 stitches per inch at 12 a minute, half a minute to align, a minute per bend. */
 export const DEFAULT_SEWING: SewingSettings = {
   stitchesPerMm: 10 / MM_PER_INCH,
@@ -28,3 +30,94 @@ export const DEFAULT_SEWING: SewingSettings = {
   usableNeedlefulMm: 380,
   appliqueMmPerMinute: 25,
 };
+
+/** What a figure is a number of: how it is typed and printed. */
+export type SewingMeasure = 'per length' | 'length' | 'length per minute' | 'minutes' | 'share' | 'count';
+
+interface SewingFigureText {
+  readonly name: string;
+  readonly measure: SewingMeasure;
+  /** What it changes, in a sentence. */
+  readonly what: string;
+  /** In the unit of the setting. */
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Every figure of sewing as forms and files know it: the one place where a figure that can be set is named. */
+export const SEWING_FIGURES: Readonly<Record<SewingFigure, SewingFigureText>> = {
+  stitchesPerMm: {
+    name: 'Whip stitches',
+    measure: 'per length',
+    what: 'More of them take more time and more thread.',
+    least: 0.05,
+    most: 2,
+  },
+  stitchesPerMinute: {
+    name: 'Stitches in a minute',
+    measure: 'count',
+    what: 'A steady hand that is neither new nor hurried.',
+    least: 1,
+    most: 120,
+  },
+  alignMinutes: {
+    name: 'Laying two units together',
+    measure: 'minutes',
+    what: 'Once for each join.',
+    least: 0,
+    most: 30,
+  },
+  bendMinutes: {
+    name: 'A bend',
+    measure: 'minutes',
+    what: 'Folding the papers, turning and knotting there.',
+    least: 0,
+    most: 30,
+  },
+  threadStartMinutes: {
+    name: 'A new thread',
+    measure: 'minutes',
+    what: 'Cutting, threading, knotting and finishing off.',
+    least: 0,
+    most: 30,
+  },
+  lightPapers: {
+    name: 'Papers that a unit may hold before it is heavy',
+    measure: 'count',
+    what: 'Each further paper slows the hand.',
+    least: 1,
+    most: 500,
+  },
+  heavyShare: {
+    name: 'Each paper above that slows by',
+    measure: 'share',
+    what: 'Added to the time of the join.',
+    least: 0,
+    most: 1,
+  },
+  usableNeedlefulMm: {
+    name: 'Needleful that ends up in stitches',
+    measure: 'length',
+    what: 'The thread as it is cut less knots, tail and what is too short to sew.',
+    least: 50,
+    most: 3000,
+  },
+  appliqueMmPerMinute: {
+    name: 'Appliqué in a minute',
+    measure: 'length per minute',
+    what: 'Smaller stitches through a folded edge.',
+    least: 1,
+    most: 1000,
+  },
+};
+
+/** All figures of a project that changed some. */
+export function sewingOf(changed: Partial<SewingSettings> = {}): SewingSettings {
+  return { ...DEFAULT_SEWING, ...changed };
+}
+
+/** Figures that are not those of the craft; none for a project that sews as everybody does. */
+export function ownSewing(sewing: Partial<SewingSettings>): Partial<SewingSettings> {
+  const own = Object.entries(sewing).filter(([key, value]) => DEFAULT_SEWING[key as SewingFigure] !== value);
+  return Object.fromEntries(own);
+}

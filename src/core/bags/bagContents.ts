@@ -1,3 +1,4 @@
+import type { SewingSettings } from '../assembly';
 import type { ProjectBasting, Patch } from '../block';
 import { stripCut } from '../cutting';
 import type { UnitSystem } from '../length';
@@ -42,6 +43,8 @@ export interface BagSettings {
   readonly marks?: readonly MarkedPaper[];
   /** How the project folds and holds its papers. */
   readonly basting?: ProjectBasting;
+  /** Figures of sewing that the project changed. */
+  readonly sewing?: Partial<SewingSettings>;
 }
 
 /** Packs one bag for one block: papers per kind with spares, and cloth per fabric as cut sizes. */

@@ -1,5 +1,6 @@
 export { importSvg, type ImportedDrawing, type ImportOptions, type ShapeFault } from './svg/importSvg';
 export { readProjectBasting } from './readBasting';
+export { readSewing } from './readSewing';
 export { readBlockDocument, readBlockFile, writeBlockFile } from './blockFile';
 export { importDrawing, type DrawingOptions, type ImportedBlock } from './importDrawing';
 export { LIMITS } from './limits';

@@ -1,4 +1,4 @@
-import { DEFAULT_SEWING, compareSchools, type ReportProgress, type School } from '../assembly';
+import { compareSchools, type ReportProgress, type School, type SewingSettings } from '../assembly';
 import { findFlatness, type BlockDocument, type Patch, type Problem } from '../block';
 import { areaOf, cornerAngle, perimeterOf } from '../geometry';
 import type { UnitSystem } from '../length';
@@ -14,6 +14,8 @@ export const DEFAULT_ALLOWANCE_MM = 6.35;
 export interface PlanOptions {
   readonly allowanceMm: number;
   readonly system: UnitSystem;
+  /** Figures of sewing that are not those of the craft. */
+  readonly sewing?: Partial<SewingSettings>;
   readonly onProgress?: ReportProgress;
   /** Which order is planned; the drawing's own by default, else the best. */
   readonly school?: School;
@@ -147,7 +149,7 @@ function weldDocument({ farthestMm, ...counts }: WeldReport) {
 function assemblyDocument(block: PlannedBlock) {
   const { plan, graph } = block;
   const known = block.hand ? undefined : plan;
-  const schools = graph.patches.length > MOST_COMPARED ? [] : compareSchools(graph, undefined, known);
+  const schools = graph.patches.length > MOST_COMPARED ? [] : compareSchools(graph, block.sewing, known);
   return {
     school: plan.school,
     isTaught: plan.isTaught,
@@ -183,8 +185,8 @@ function policiesDocument({ plan, sorted }: PlannedBlock) {
   });
 }
 
-function takingOutDocument({ plan, graph }: PlannedBlock) {
-  const { sittings, mostInHand, heavyMinutes } = takingOut(plan.joins);
+function takingOutDocument({ plan, graph, sewing }: PlannedBlock) {
+  const { sittings, mostInHand, heavyMinutes } = takingOut(plan.joins, sewing);
   return {
     mostInHand,
     heavyMinutes: {
@@ -201,9 +203,9 @@ function takingOutDocument({ plan, graph }: PlannedBlock) {
   };
 }
 
-function threadDocument({ plan: { joins, totals } }: PlannedBlock) {
+function threadDocument({ plan: { joins, totals }, sewing }: PlannedBlock) {
   const lengths = joins.flatMap(({ chains }) => chains.map(({ lengthMm }) => lengthMm));
-  const { stitchesPerMm, usableNeedlefulMm } = DEFAULT_SEWING;
+  const { stitchesPerMm, usableNeedlefulMm } = sewing;
   const { stitches, metres, needlefuls } = threadUse(
     lengths,
     totals.threadStarts,

@@ -1,3 +1,4 @@
+import { SEWING_FIGURES } from '../assembly';
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv';
 import { expect, test } from 'vitest';
@@ -33,6 +34,7 @@ const project: ProjectFile = {
   })),
   setting: defaultSetting(KINDS.map((id) => ({ id, widthMm: 300, heightMm: 280 })), 3, 25), // prettier-ignore
   marks: [{ outline: makePaper(defaultPaper('kite')), mark: 'two dots' }],
+  sewing: { stitchesPerMm: 0.5, bendMinutes: 1.5 },
 };
 
 test('a project file reads back exactly and is what its published schema says', () => {
@@ -95,6 +97,12 @@ test.each<[string, Change, string]>([
     (file) => ({ ...file, marks: [{ ...project.marks![0], mark: 'star' }] }),
     'marks[0].mark',
   ],
+  [
+    'with a seam of no stitches',
+    (file) => ({ ...file, sewing: { stitchesPerMm: 0 } }),
+    'sewing.stitchesPerMm',
+  ],
+  ['with an unknown figure of sewing', (file) => ({ ...file, sewing: { speed: 1 } }), 'sewing.speed'],
   ['without a unit', (file) => ({ ...file, unitSystem: 'feet' }), 'unitSystem'],
 ])('a project file %s is refused whole, with its place, and the schema refuses it too', (_, change, name) => {
   const changed = change(project as never);
@@ -102,6 +110,17 @@ test.each<[string, Change, string]>([
   // Names that only repeat or point nowhere are beyond what a schema can tell.
   if (!['blocks[1].name', 'setting'].includes(name)) expect(isProject(changed)).toBe(false);
 });
+
+test('every figure of sewing has the same limits in the schema as where it is read', () => {
+  for (const [name, { least, most }] of Object.entries(SEWING_FIGURES))
+    for (const [value, isTaken] of [[least, true], [most, true], [least - 0.001, false], [most + 0.001, false]] as const) {
+      const file = { ...project, sewing: { [name]: value } };
+      expect([name, value, isProject(file)]).toEqual([name, value, isTaken]);
+      const read = () => readProjectFile(JSON.stringify(file)).sewing;
+      if (isTaken) expect(read()).toEqual({ [name]: value });
+      else expect(read).toThrow(expect.objectContaining({ place: { name: `sewing.${name}` } }));
+    }
+}); // prettier-ignore
 
 test('a file that breaks off is refused', () => {
   expect(() => readProjectFile(writeProjectFile(project).slice(0, -200))).toThrow(/not whole/);

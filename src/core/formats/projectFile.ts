@@ -1,3 +1,4 @@
+import type { SewingSettings } from '../assembly';
 import type { BlockDocument, ProjectBasting } from '../block';
 import { InvalidInputError } from '../errors';
 import type { UnitSystem } from '../length';
@@ -6,6 +7,7 @@ import { PAPER_MARKS, type ChosenMark } from '../shapes';
 import { LIMITS } from './limits';
 import { readBlockDocument, versionOf } from './blockFile';
 import { readProjectBasting } from './readBasting';
+import { readSewing } from './readSewing';
 import { readOutline } from './readOutline';
 import { isRecord, parseJson } from './reading';
 
@@ -27,6 +29,8 @@ export interface ProjectFile {
   readonly setting?: Setting;
   readonly marks?: readonly ChosenMark[];
   readonly basting?: ProjectBasting;
+  /** Figures of sewing that the project changed. */
+  readonly sewing?: Partial<SewingSettings>;
 }
 
 /** Most blocks of a project. */
@@ -45,7 +49,7 @@ export function readProjectFile(text: string): ProjectFile {
   const data = parseJson(text);
   versionOf(data, 'kevlo.project', 1, 'format');
   const record = data as Record<string, unknown>;
-  const { unitSystem, pageSize, blocks, setting, marks, basting } = record;
+  const { unitSystem, pageSize, blocks, setting, marks, basting, sewing } = record;
   if (unitSystem !== 'inch' && unitSystem !== 'metric')
     fail('unitSystem', 'The project has no unit.', 'Give inch or metric.');
   if (pageSize !== 'A4' && pageSize !== 'Letter')
@@ -90,6 +94,7 @@ export function readProjectFile(text: string): ProjectFile {
     ...(setting === undefined ? {} : { setting: readSetting(setting, known) }),
     ...(marks === undefined ? {} : { marks: readMarks(marks) }),
     ...(basting === undefined ? {} : { basting: readProjectBasting(basting) }),
+    ...(sewing === undefined ? {} : { sewing: readSewing(sewing) }),
   };
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { planAssembly } from '../assembly';
+import { DEFAULT_SEWING, planAssembly } from '../assembly';
 import { buildSeamGraph, type Patch } from '../block';
 import { defaultSetting, type Setting } from '../setting';
 import { groupKinds } from '../shapes';
@@ -129,7 +129,7 @@ test('papers needed never fall below the peak nor below what wear asks for, and 
 test('papers are taken out only when they may be, and the fewer sittings cost no more than leaving all in', () => {
   for (const patches of [rosette(4), hexagonMosaic(80), grid(6), starOfDiamonds(8)]) {
     const { joins } = planAssembly(buildSeamGraph(patches));
-    const { sittings, mostInHand, heavyMinutes } = takingOut(joins);
+    const { sittings, mostInHand, heavyMinutes } = takingOut(joins, DEFAULT_SEWING);
     const out = new Set<number>();
     for (const { beforeJoin, patches: taken, inHandBefore, inHandAfter } of sittings) {
       const free = new Set(joins.slice(0, beforeJoin).flatMap(({ releases }) => releases));

@@ -1,4 +1,4 @@
-import { DEFAULT_SEWING, type Join, type SewingSettings } from '../assembly';
+import type { Join, SewingSettings } from '../assembly';
 
 /** One sitting at which papers are taken out, before a join. */
 export interface TakingOut {
@@ -30,7 +30,7 @@ type PaperJoin = Pick<Join, 'left' | 'right' | 'releases' | 'minutes' | 'papersI
  */
 export function takingOut(
   joins: readonly PaperJoin[],
-  { lightPapers, heavyShare }: SewingSettings = DEFAULT_SEWING,
+  { lightPapers, heavyShare }: SewingSettings,
 ): TakingOutPlan {
   const free = new Set<number>();
   const out = new Set<number>();

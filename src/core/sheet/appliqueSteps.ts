@@ -1,4 +1,3 @@
-import { DEFAULT_SEWING } from '../assembly';
 import { groupsOf } from '../block';
 import { formatLength } from '../length';
 import { stepId } from '../progress';
@@ -13,7 +12,7 @@ const CUT_MM_PER_MINUTE = 100;
  * The upper layers sewn onto the lower ones, unit by unit. By school the papers come out before (press first, then they
  * may; pin at once) or after, from behind, where the background is cut away.
  */
-export function appliqueSteps({ graph, system, applique = {} }: StepSources): AppliqueStep[] {
+export function appliqueSteps({ graph, system, sewing, applique = {} }: StepSources): AppliqueStep[] {
   const { papersOut = 'before', isCutAway = papersOut === 'after' } = applique;
   const base = Math.min(...graph.patches.map(({ layer }) => layer));
   const upper = [...new Set(graph.patches.map(({ layer }) => layer))]
@@ -36,7 +35,7 @@ export function appliqueSteps({ graph, system, applique = {} }: StepSources): Ap
         kind: 'applique',
         id: stepId('applique', [ids]),
         text: `${first}: ${formatLength(lengthMm, system)} of edge. Overlap the start by a few stitches.${after} Iron: mind your fingers and follow the product labels.`,
-        minutes: lengthMm / DEFAULT_SEWING.appliqueMmPerMinute,
+        minutes: lengthMm / sewing.appliqueMmPerMinute,
         patches,
         lengthMm,
       };

@@ -1,4 +1,4 @@
-import { DEFAULT_SEWING, type AssemblyPlan, type ReportProgress, type School } from '../assembly';
+import type { AssemblyPlan, ReportProgress, School, SewingSettings } from '../assembly';
 import type { Hand as TeachersHand } from './sayHand';
 import { bagContents, type BagContents, type BagSettings } from '../bags';
 import type { Tail } from '../basting';
@@ -96,6 +96,8 @@ export interface BlockSheet {
     readonly refolds: { readonly patches: readonly string[]; readonly isFewest: boolean };
   };
   readonly thread: ThreadUse;
+  /** The figures that times and thread were reckoned with. */
+  readonly sewing: SewingSettings;
   readonly steps: readonly Step[];
   readonly bag: BagContents;
 }
@@ -117,7 +119,7 @@ export function blockSheet(
   const bag = bagContents(graph.patches, sorted, settings);
   const box = boxOfPoints(graph.patches.flatMap(({ outline }) => toPolygon(outline)));
   const chains = plan.joins.flatMap((join) => join.chains.map(({ lengthMm }) => lengthMm));
-  const { stitchesPerMm, usableNeedlefulMm } = DEFAULT_SEWING;
+  const { stitchesPerMm, usableNeedlefulMm } = block.sewing;
   const { outlines, widthMm, heightMm } = atOrigin(
     graph.patches.map(({ outline }) => outline),
     box,
@@ -190,6 +192,7 @@ export function blockSheet(
       })),
       refolds: { ...refolds, patches: refolds.patches.map((patch) => graph.patches[patch]?.id as string) },
     },
+    sewing: block.sewing,
     thread: threadUse(chains, plan.totals.threadStarts, stitchesPerMm, usableNeedlefulMm),
     steps: steps.map((step) => {
       const hostNote = Object.hasOwn(notes, step.id) ? notes[step.id] : undefined;

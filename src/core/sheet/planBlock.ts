@@ -1,9 +1,10 @@
 import {
-  DEFAULT_SEWING,
   planAssembly,
+  sewingOf,
   type AssemblyPlan,
   type ReportProgress,
   type School,
+  type SewingSettings,
 } from '../assembly';
 import type { BagSettings } from '../bags';
 import { fewestRefolds, planBasting, type BastingPlan, type Refolds } from '../basting';
@@ -25,6 +26,7 @@ import { stepsOf } from './steps';
 
 /** Everything that is computed about the work on one block, in the coordinates of its drawing. */
 export interface PlannedBlock extends BlockAnalysis {
+  readonly sewing: SewingSettings;
   readonly sorted: Sorted;
   readonly plan: AssemblyPlan;
   /** What the host changed in the order, and what that costs. */
@@ -42,23 +44,25 @@ export interface PlannedBlock extends BlockAnalysis {
   readonly steps: readonly Step[];
 }
 
-/** Orders the sewing of a block as its host chose or as is best: all that this depends on are its patches and those choices. */
+/** Orders the sewing of a block as its host chose or as is best: all that this depends on are its patches, those choices and the figures of sewing. */
 export function planOrder(
   patches: readonly Patch[],
   order: OrderChoices | undefined,
+  sewing: Partial<SewingSettings> = {},
   onProgress?: ReportProgress,
 ): AssemblyPlan {
-  return orderOf(analyseBlock(patches), order, onProgress);
+  return orderOf(analyseBlock(patches), order, sewingOf(sewing), onProgress);
 }
 
 function orderOf(
   { graph }: BlockAnalysis,
   order: OrderChoices | undefined,
+  sewing: SewingSettings,
   onProgress: ReportProgress | undefined,
 ): AssemblyPlan {
   // Files are read against the list of schools.
   const school = (order?.school ?? 'best') as School;
-  return planAssembly(graph, DEFAULT_SEWING, onProgress, school, wishesOf(graph.patches, order).wishes);
+  return planAssembly(graph, sewing, onProgress, school, wishesOf(graph.patches, order).wishes);
 }
 
 /**
@@ -68,18 +72,19 @@ function orderOf(
  */
 export function planBlock(
   patches: readonly Patch[],
-  settings: Pick<BagSettings, 'allowanceMm' | 'system' | 'marks' | 'basting'>,
+  settings: Pick<BagSettings, 'allowanceMm' | 'system' | 'marks' | 'basting' | 'sewing'>,
   onProgress: ReportProgress | undefined,
   { order, basting: choices }: Pick<BlockDocument, 'order' | 'basting'> = {},
   known?: AssemblyPlan,
 ): PlannedBlock {
   const analysis = analyseBlock(patches);
   const { graph, problems } = analysis;
+  const sewing = sewingOf(settings.sewing);
   const sorted = groupKinds(graph.patches.map(({ outline }) => outline));
   const read = wishesOf(graph.patches, order);
   // Files are read against the list of policies.
   const policy = (order?.policy ?? 'all-first') as BastePolicy;
-  const plan = known ?? orderOf(analysis, order, onProgress);
+  const plan = known ?? orderOf(analysis, order, sewing, onProgress);
   const chosen = bastingChoices(graph, sorted, choices, settings.basting);
   const basting = planBasting(
     graph,
@@ -103,15 +108,17 @@ export function planBlock(
     methods: kindBastings.map(({ method }) => method),
     policy,
     system: settings.system,
+    sewing,
     pins: read.wishes.pins,
     applique: order?.applique,
   });
   return {
     graph,
     problems,
+    sewing,
     sorted,
     plan,
-    hand: sayHand(graph, plan, read, order),
+    hand: sayHand(graph, plan, read, order, sewing),
     chosen,
     kindBastings,
     basting,

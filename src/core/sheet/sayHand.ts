@@ -1,4 +1,11 @@
-import { SCHOOLS, comparedWith, planAssembly, type AssemblyPlan, type WishList } from '../assembly';
+import {
+  SCHOOLS,
+  comparedWith,
+  planAssembly,
+  type AssemblyPlan,
+  type SewingSettings,
+  type WishList,
+} from '../assembly';
 import type { OrderChoices, SeamGraph, UnitPair } from '../block';
 import type { ReadWishes } from './orderWishes';
 
@@ -27,10 +34,11 @@ export function sayHand(
   plan: AssemblyPlan,
   read: ReadWishes,
   order: OrderChoices | undefined,
+  sewing: SewingSettings,
 ): Hand | undefined {
   const { pins = [], apart = [], before = [] } = order ?? {};
   if (!order || pins.length + apart.length + before.length === 0) return undefined;
-  const best = planAssembly(graph);
+  const best = planAssembly(graph, sewing);
   const place = new Map(graph.patches.map(({ id }, index) => [id, index + 1]));
   const unit = (ids: readonly string[]) => {
     const numbers = ids.map((id) => place.get(id) ?? 0).sort((a, b) => a - b);

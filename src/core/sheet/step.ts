@@ -1,4 +1,4 @@
-import type { AssemblyPlan, Pin, Repeat, School } from '../assembly';
+import type { AssemblyPlan, Pin, Repeat, School, SewingSettings } from '../assembly';
 import type { BasteMethod } from '../basting';
 import type { OrderChoices, SeamGraph } from '../block';
 import type { Point } from '../geometry';
@@ -92,6 +92,7 @@ export interface StepSources {
   /** By kind: how papers are held. */
   readonly methods: readonly BasteMethod[];
   readonly system: UnitSystem;
+  readonly sewing: SewingSettings;
   /** Units that the host always wants made. */
   readonly pins?: readonly Pin[];
   readonly applique?: OrderChoices['applique'] | undefined;

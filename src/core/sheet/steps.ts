@@ -72,7 +72,7 @@ function sayFolds(convention: FoldConvention): string {
   return `Fold so: ${FOLD_CONVENTIONS[convention].name.toLowerCase()}. ${FOLD_CONVENTIONS[convention].what}`;
 }
 
-function joinSteps({ graph, plan, system, chosen, pins = [] }: StepSources): JoinStep[] {
+function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSources): JoinStep[] {
   const nextOf = new Map(
     plan.joins.flatMap((join) => [join.left, join.right].map((unit) => [unitKey(unit), join] as const)),
   );
@@ -93,7 +93,7 @@ function joinSteps({ graph, plan, system, chosen, pins = [] }: StepSources): Joi
     const made = unitKey([...join.left, ...join.right]);
     const pin = pinOf.get(made);
     const check = unitCheck(graph, join, nextOf.get(made), chosen.conventionOf);
-    const thread = threadChoice(graph, join, chosen.pale);
+    const thread = threadChoice(graph, join, chosen.pale, sewing);
     return {
       kind: 'join',
       id: stepId('join', [ids(join.left), ids(join.right)]),

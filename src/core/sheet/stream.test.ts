@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { planAssembly } from '../assembly';
+import { DEFAULT_SEWING, planAssembly } from '../assembly';
 import { planBasting } from '../basting';
 import { buildSeamGraph, type Patch } from '../block';
 import { defaultRecipe, documentOfRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
@@ -84,7 +84,7 @@ test('thread matches the lighter cloth where that is known: by colour, or becaus
     buildSeamGraph(cutGrid(2, 1, [0]).map((patch, i) => ({ ...patch, fabric: [a, b][i] as string })));
   const matched = (a: string, b: string, pale: readonly string[] = []) => {
     const own = graph(a, b);
-    return threadChoice(own, planAssembly(own).joins[0]!, new Set(pale)).match;
+    return threadChoice(own, planAssembly(own).joins[0]!, new Set(pale), DEFAULT_SEWING).match;
   };
   expect(matched('#222', '#fee')).toBe('#fee');
   // Luminance, not the sum of the channels: yellow is lighter than magenta.

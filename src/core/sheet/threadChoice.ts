@@ -1,4 +1,4 @@
-import { DEFAULT_SEWING, type Join, type SewingSettings } from '../assembly';
+import type { Join, SewingSettings } from '../assembly';
 import type { Seam, SeamGraph } from '../block';
 import { threadOn } from '../thread';
 
@@ -22,7 +22,7 @@ export function threadChoice(
   graph: SeamGraph,
   join: Join,
   pale: ReadonlySet<string>,
-  { stitchesPerMm, usableNeedlefulMm }: SewingSettings = DEFAULT_SEWING,
+  { stitchesPerMm, usableNeedlefulMm }: SewingSettings,
 ): ThreadChoice {
   const all = join.seams.flatMap((seam) =>
     (graph.seams[seam] as Seam).patches.map((patch) => graph.patches[patch]?.fabric as string),

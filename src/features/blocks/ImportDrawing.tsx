@@ -10,11 +10,11 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState, type DragEvent } from 'react';
 import type { BagSettings } from '@/core/bags';
 import { MAX_DRAWING_BYTES } from '@/core/formats';
-import { parseLength } from '@/core/length';
 import { DEFAULT_REACH_MM } from '@/core/weld';
 import { send } from '@/ui/api';
 import { useClothLooks } from '@/ui/ClothLooks';
 import { DRAWING_FILES, FileButton } from '@/ui/FileButton';
+import { attempt, readFigure } from '@/ui/figures';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
 import { useUnsaved } from '@/ui/useUnsaved';
@@ -209,11 +209,7 @@ export function ImportDrawing({ projectId, knownFabrics, settings }: ImportDrawi
 }
 
 function readWidth(text: string, system: BagSettings['system']): number | undefined {
-  try {
-    return parseLength(text, system === 'inch' ? 'in' : 'mm');
-  } catch {
-    return undefined;
-  }
+  return attempt(() => readFigure(text, 'length', system) as number).value;
 }
 
 function titleFrom(fileName: string): string {

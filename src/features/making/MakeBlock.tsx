@@ -18,7 +18,8 @@ import { useSend } from '@/ui/useSend';
 import { mayLeave, useUnsaved } from '@/ui/useUnsaved';
 import { formatLength } from '@/core/length';
 import { FigureField } from '@/ui/FigureField';
-import { previewRecipe, readRecipe, typedFrom, type Typed } from '@/ui/recipeForm';
+import type { Typed } from '@/ui/figures';
+import { previewRecipe, readRecipe, typedFrom } from '@/ui/recipeForm';
 
 interface MakeBlockProps {
   readonly projectId: string;

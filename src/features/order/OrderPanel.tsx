@@ -61,7 +61,7 @@ export function OrderPanel({ projectId, blockId, sheet }: OrderPanelProps) {
     setComparison('busy');
     const own = new Worker(new URL('../../workers/orderWorker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
-    const found = await wrap<OrderWorker>(own).compare(sheet.patches);
+    const found = await wrap<OrderWorker>(own).compare(sheet.patches, sheet.sewing);
     own.terminate();
     if (worker.current === own) setComparison(found);
   };

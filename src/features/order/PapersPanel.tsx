@@ -62,7 +62,7 @@ export function PapersPanel({ projectId, sheet, onPolicy }: PapersPanelProps) {
 const MOST_SITTINGS = 12;
 
 function TakingOutList({ sheet, joins }: { sheet: BlockSheet; joins: Parameters<typeof takingOut>[0] }) {
-  const { sittings, mostInHand, heavyMinutes } = takingOut(joins);
+  const { sittings, mostInHand, heavyMinutes } = takingOut(joins, sheet.sewing);
   const stepOf = (join: number) =>
     sheet.steps.findIndex((step) => step.kind === 'join' && step === joins[join]) + 1;
   if (sittings.length === 0)

@@ -116,7 +116,7 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
             ]}
             onChange={(value) => change({ ...setting, joint: value as Setting['joint'] })}
           />
-          {FIGURES.filter(([name]) => isTop || name !== 'sashMm').map(([name, label]) => (
+          {FIGURES.filter(({ name }) => isTop || name !== 'sashMm').map(({ name, label }) => (
             <TextField
               key={name}
               label={label}

@@ -56,5 +56,7 @@ test('however the rows and columns change, each block keeps a place while there 
 });
 
 test('every figure of the form has a name to show', () => {
-  expect(FIGURES.map(([name]) => name).sort()).toEqual(Object.keys(typedFromSetting(setting, 'inch')).sort());
+  expect(FIGURES.map(({ name }) => name).sort()).toEqual(
+    Object.keys(typedFromSetting(setting, 'inch')).sort(),
+  );
 });

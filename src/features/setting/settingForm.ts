@@ -1,43 +1,20 @@
-import { InvalidInputError } from '@/core/errors';
-import { formatLength, parseLength, type UnitSystem } from '@/core/length';
+import type { UnitSystem } from '@/core/length';
 import { checkSetting, layOutTop, type Setting } from '@/core/setting';
+import { attempt, printFigures, readFigures, type Fault, type Figure, type Typed } from '@/ui/figures';
 
-/** The figures of a setting as they stand in the form. */
-export interface TypedSetting {
-  readonly columns: string;
-  readonly rows: string;
-  readonly cellWidthMm: string;
-  readonly cellHeightMm: string;
-  readonly sashMm: string;
-  readonly borderMm: string;
-}
-
-export const FIGURES: readonly (readonly [keyof TypedSetting, string])[] = [
-  ['columns', 'Blocks across'],
-  ['rows', 'Rows'],
-  ['cellWidthMm', 'Block width, finished'],
-  ['cellHeightMm', 'Block height, finished'],
-  ['sashMm', 'Sashing width, finished'],
-  ['borderMm', 'Border'],
+/** The figures of a setting, in the order in which the form asks for them. */
+export const FIGURES: readonly Figure[] = [
+  { name: 'columns', label: 'Blocks across', type: 'count' },
+  { name: 'rows', label: 'Rows', type: 'count' },
+  { name: 'cellWidthMm', label: 'Block width, finished', type: 'length or none' },
+  { name: 'cellHeightMm', label: 'Block height, finished', type: 'length or none' },
+  { name: 'sashMm', label: 'Sashing width, finished', type: 'length or none' },
+  { name: 'borderMm', label: 'Border', type: 'length or none' },
 ];
 
 /** The fields as a setting would fill them. */
-export function typedFromSetting(setting: Setting, system: UnitSystem): TypedSetting {
-  const length = (millimetres: number) => (millimetres === 0 ? '0' : formatLength(millimetres, system));
-  return {
-    columns: String(setting.columns),
-    rows: String(setting.rows),
-    cellWidthMm: length(setting.cellWidthMm),
-    cellHeightMm: length(setting.cellHeightMm),
-    sashMm: length(setting.sashMm),
-    borderMm: length(setting.borderMm),
-  };
-}
-
-export interface SettingFault {
-  readonly what: string;
-  readonly mend: string;
-  readonly where: string;
+export function typedFromSetting(setting: Setting, system: UnitSystem): Typed {
+  return printFigures(FIGURES, { ...setting }, system);
 }
 
 /**
@@ -46,40 +23,17 @@ export interface SettingFault {
  */
 export function readSettingForm(
   before: Setting,
-  typed: TypedSetting,
+  typed: Typed,
   system: UnitSystem,
-): { readonly setting?: Setting; readonly fault?: SettingFault } {
-  const figures: Record<string, number> = {};
-  const printed = typedFromSetting(before, system);
-  for (const [name, label] of FIGURES) {
-    const text = typed[name].trim();
-    if (text === printed[name]) continue;
-    try {
-      const isCount = name === 'columns' || name === 'rows';
-      figures[name] = isCount
-        ? readCount(text)
-        : text === '0'
-          ? 0
-          : parseLength(text, system === 'inch' ? 'in' : 'mm');
-    } catch (error) {
-      if (!(error instanceof InvalidInputError)) throw error;
-      return { fault: { what: `${label}: ${error.message}`, mend: error.mend, where: name } };
-    }
-  }
-  const setting = { ...before, ...figures } as Setting;
-  try {
+): { readonly setting?: Setting; readonly fault?: Fault } {
+  const { figures, fault } = readFigures(FIGURES, typed, system, { ...before });
+  if (fault) return { fault };
+  const setting: Setting = { ...before, ...figures };
+  const checked = attempt(() => {
     checkSetting(setting);
-    return { setting: withPlaces(setting, before) };
-  } catch (error) {
-    if (!(error instanceof InvalidInputError)) throw error;
-    return { fault: { what: error.message, mend: error.mend, where: error.place.name ?? '' } };
-  }
-}
-
-function readCount(text: string): number {
-  if (!/^\d{1,3}$/.test(text))
-    throw new InvalidInputError('number', `“${text}” is no whole number.`, 'Write it in figures.');
-  return Number(text);
+    return withPlaces(setting, before);
+  });
+  return checked.fault ? { fault: checked.fault } : { setting: checked.value };
 }
 
 /** As many places as there are cells; blocks that lose their cell go to the first empty one. */

@@ -7,7 +7,7 @@ import { send } from '@/ui/api';
 import { useKeptHistory } from '@/ui/useKeptHistory';
 import { useSend } from '@/ui/useSend';
 import { useUnsaved } from '@/ui/useUnsaved';
-import { readSettingForm, typedFromSetting, withPlaces, type TypedSetting } from './settingForm';
+import { readSettingForm, typedFromSetting, withPlaces } from './settingForm';
 
 /** The setting is saved when the hands rest this long, ms. */
 const REST_MS = 800;
@@ -74,7 +74,7 @@ export function useSetting(
     isSaved: setting === saved.setting,
     canSave: !isBusy && fault === undefined && setting !== saved.setting,
     /** Takes a figure as it is typed; what cannot be read stays as it is typed and is said. */
-    type: (name: keyof TypedSetting, text: string) => {
+    type: (name: string, text: string) => {
       const next = { ...typed, [name]: text };
       setTyped(next);
       const reading = readSettingForm(setting, next, system);

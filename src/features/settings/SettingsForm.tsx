@@ -4,73 +4,26 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useRouter } from 'next/navigation';
-import { useState, type ChangeEvent } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
-import { InvalidInputError } from '@/core/errors';
-import { UNIT_DEFAULTS, formatLength, parseLength } from '@/core/length';
-import type { Project, ProjectSettings } from '@/server/projects';
-import { RefusedError, send } from '@/ui/api';
+import type { ChangeEvent } from 'react';
+import { useWatch, type UseFormReturn } from 'react-hook-form';
+import { DEFAULT_SEWING } from '@/core/assembly';
+import type { Project } from '@/server/projects';
 import { ErrorNote } from '@/ui/ErrorNote';
-import { useNotice } from '@/ui/Notices';
-import { useSend } from '@/ui/useSend';
-import { useUnsaved } from '@/ui/useUnsaved';
+import { printFigures, type Figure, type Typed } from '@/ui/figures';
+import { projectFigures, sewingFigures } from './settingsFields';
+import { useSettings } from './useSettings';
 
 /** The project's settings: what they change is said beside each. */
 export function SettingsForm({ project }: { project: Project }) {
-  const router = useRouter();
-  const notice = useNotice();
-  // What the form showed when it was last in step with what was typed.
-  const [shown, setShown] = useState<ProjectSettings>(project);
-  const { register, handleSubmit, control, getValues, setValue, reset, formState } = useForm({
-    defaultValues: {
-      name: project.name,
-      shop: project.shop,
-      unitSystem: project.unitSystem,
-      pageSize: project.pageSize,
-      allowance: formatLength(project.allowanceMm, project.unitSystem),
-      spares: String(project.sparesPercent),
-      columns: String(project.gridColumns),
-    },
-  });
-  useUnsaved(formState.isDirty);
-  const system = useWatch({ control, name: 'unitSystem' });
+  const { form, error, isBusy, submit, changeUnit } = useSettings(project);
+  const { register, control, setValue } = form;
+  const system = useWatch({ control, name: 'unitSystem' }) === 'inch' ? 'inch' : 'metric';
   const units = register('unitSystem');
-  const { error, isBusy, run } = useSend();
-  const put = (settings: Partial<ProjectSettings>) =>
-    send<Project>('PATCH', `/api/projects/${project.id}`, settings);
-  const submit = handleSubmit((values) =>
-    run(async () => {
-      const before = shown;
-      const typed: ProjectSettings = {
-        name: values.name,
-        shop: values.shop,
-        unitSystem: values.unitSystem,
-        pageSize: values.pageSize,
-        // A figure that stands as it was printed is the exact one, not what its fraction says.
-        allowanceMm:
-          values.allowance === formatLength(before.allowanceMm, project.unitSystem)
-            ? before.allowanceMm
-            : readAllowance(values.allowance, values.unitSystem),
-        sparesPercent: Number(values.spares),
-        gridColumns: Number(values.columns),
-      };
-      // What was left alone is not sent: someone else may have changed it meanwhile.
-      const changed = (Object.keys(typed) as (keyof ProjectSettings)[]).filter(
-        (one) => typed[one] !== before[one],
-      );
-      const only = (settings: ProjectSettings) =>
-        Object.fromEntries(changed.map((one) => [one, settings[one]]));
-      await put(only(typed));
-      setShown({ ...before, ...only(typed) });
-      reset(values);
-      notice({
-        text: 'Settings saved; bags and plans are worked out anew.',
-        undo: () => put(only(before)).then(() => location.reload()),
-      });
-      router.refresh();
-    }),
-  );
+  const sewing = sewingFigures(system);
+  const resetSewing = () => {
+    const printed = printFigures(sewing, { ...DEFAULT_SEWING }, system);
+    for (const [name, text] of Object.entries(printed)) setValue(name, text, { shouldDirty: true });
+  };
   return (
     <Stack component="form" onSubmit={submit} spacing={2} sx={{ maxWidth: 520 }} noValidate>
       <Typography variant="h2">Settings</Typography>
@@ -84,31 +37,15 @@ export function SettingsForm({ project }: { project: Project }) {
         slotProps={{
           htmlInput: {
             ...units,
-            onChange: (event: ChangeEvent<HTMLInputElement>) => {
-              const next = event.target.value as Project['unitSystem'];
-              const allowance = sameLength(getValues('allowance'), system, next);
-              void units.onChange(event);
-              if (allowance !== undefined) setValue('allowance', allowance, { shouldDirty: true });
-            },
+            onChange: (event: ChangeEvent<HTMLInputElement>) =>
+              changeUnit(event.target.value === 'inch' ? 'inch' : 'metric'),
           },
         }}
       >
         <MenuItem value="inch">inches (cut sizes to ⅛″)</MenuItem>
         <MenuItem value="metric">centimetres and millimetres (cut sizes to 5 mm)</MenuItem>
       </TextField>
-      <TextField
-        label="Seam allowance"
-        {...register('allowance')}
-        error={error?.where === 'allowanceMm'}
-        helperText={UNIT_DEFAULTS[system].allowanceHint}
-      />
-      <TextField
-        label="Spare papers, %"
-        inputMode="decimal"
-        {...register('spares')}
-        error={error?.where === 'sparesPercent'}
-        helperText="Added to each paper kind of each bag, rounded up."
-      />
+      <FigureFields form={form} fields={projectFigures(system)} wrong={error?.where} />
       <TextField
         label="Print on"
         select
@@ -118,37 +55,40 @@ export function SettingsForm({ project }: { project: Project }) {
         <MenuItem value="A4">A4</MenuItem>
         <MenuItem value="Letter">Letter</MenuItem>
       </TextField>
-      <TextField
-        label="Blocks across the top"
-        inputMode="numeric"
-        {...register('columns')}
-        error={error?.where === 'gridColumns'}
-      />
-      <Button type="submit" variant="contained" disabled={isBusy} sx={{ alignSelf: 'flex-start' }}>
-        Save the settings
-      </Button>
+      <Typography variant="h3">How the group sews</Typography>
+      <Typography>
+        Times, thread and the order of work are reckoned with these figures. They begin as the craft has them;
+        change them once you know your group.
+      </Typography>
+      <FigureFields form={form} fields={sewing} wrong={error?.where} />
+      <Stack direction="row" spacing={2}>
+        <Button type="submit" variant="contained" disabled={isBusy}>
+          Save the settings
+        </Button>
+        <Button onClick={resetSewing}>Fill in the usual figures of sewing</Button>
+      </Stack>
     </Stack>
   );
 }
 
-/** What is typed in one unit, in another; undefined where it cannot be read. */
-function sameLength(
-  text: string,
-  from: Project['unitSystem'],
-  to: Project['unitSystem'],
-): string | undefined {
-  try {
-    return formatLength(readAllowance(text, from), to);
-  } catch {
-    return undefined;
-  }
+interface FigureFieldsProps {
+  readonly form: UseFormReturn<Typed>;
+  readonly fields: readonly Figure[];
+  /** Place of what was refused. */
+  readonly wrong: string | undefined;
 }
 
-function readAllowance(text: string, system: Project['unitSystem']): number {
-  try {
-    return parseLength(text, system === 'inch' ? 'in' : 'mm');
-  } catch (error) {
-    if (!(error instanceof InvalidInputError)) throw error;
-    throw new RefusedError(0, error.code, error.message, error.mend, 'allowanceMm');
-  }
+function FigureFields({ form, fields, wrong }: FigureFieldsProps) {
+  return fields.map(({ name, label, type, hint }) => (
+    <TextField
+      key={name}
+      label={label}
+      {...form.register(name)}
+      error={wrong === name || wrong === `sewing.${name}`}
+      helperText={hint}
+      inputMode={type === 'count' ? 'numeric' : type === 'length' ? 'text' : 'decimal'}
+      // A value set from outside, as when the unit changes, keeps its label out of the way.
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  ));
 }

@@ -22,7 +22,8 @@ import { addPatches } from '@/core/workshop';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FigureField } from '@/ui/FigureField';
-import { readRecipe, typedFrom, type Fault } from '@/ui/recipeForm';
+import type { Fault } from '@/ui/figures';
+import { readRecipe, typedFrom } from '@/ui/recipeForm';
 import type { Workshop } from './useWorkshop';
 
 /** Parts made from figures: their figures can be changed again, and new ones laid beside what is there. */

@@ -26,9 +26,9 @@ export async function papersOfProject(
 ): Promise<PapersOfProject> {
   const { setting } = await readKeptSetting(sql, project);
   const marks = await projectMarks(sql, project);
-  const { sparesPercent, unitSystem, basting, allowanceMm } = project;
+  const { sparesPercent, unitSystem, basting, allowanceMm, sewing } = project;
   const content = blocks.map(({ id, name, contentHash }) => [id, name, contentHash]);
-  const key = `papers/${PAPERS_VERSION}/${hashOf(content, setting, marks, sparesPercent, unitSystem, basting, allowanceMm)}`;
+  const key = `papers/${PAPERS_VERSION}/${hashOf(content, setting, marks, sparesPercent, unitSystem, basting, allowanceMm, sewing)}`;
   return derived(sql, key, () => {
     const papers = projectPapers(blocks.map(sewnBlock), setting, sparesPercent);
     const { kinds } = groupKinds(papers.kinds.map(({ outline }) => outline));

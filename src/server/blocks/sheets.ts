@@ -1,4 +1,4 @@
-import type { AssemblyPlan } from '@/core/assembly';
+import { ownSewing, type AssemblyPlan, type SewingSettings } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import type { MarkedPaper } from '@/core/shapes';
@@ -8,14 +8,14 @@ import { offThread } from '../pool';
 import type { Project } from '../projects';
 
 /** Raised whenever the core computes something else from the same document. */
-const SHEET_VERSION = 15;
+const SHEET_VERSION = 16;
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings(
-  { allowanceMm, sparesPercent, unitSystem, basting }: Project,
+  { allowanceMm, sparesPercent, unitSystem, basting, sewing }: Project,
   marks: readonly MarkedPaper[] = [],
 ): BagSettings {
-  return { allowanceMm, sparesPercent, system: unitSystem, marks, basting };
+  return { allowanceMm, sparesPercent, system: unitSystem, marks, basting, sewing: ownSewing(sewing) };
 }
 
 /** Raised whenever the core orders the same patches otherwise. */
@@ -48,24 +48,34 @@ export function sheetsFor(
   settings: BagSettings,
   signal?: AbortSignal,
 ): Promise<BlockSheet[]> {
-  const { allowanceMm, sparesPercent, system, marks = [], basting = {} } = settings;
+  const { allowanceMm, sparesPercent, system, marks = [], basting = {}, sewing = {} } = settings;
   const isPlain = marks.length === 0 && Object.keys(basting).length === 0;
   const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
-  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}`;
+  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}${sewnBy(sewing)}`;
   return derivedAll(
     sql,
     blocks.map(({ document, contentHash: hash }) => ({
       key: `sheet/${SHEET_VERSION}.${ORDER_VERSION}/${hash}/${made}`,
       compute: async () => {
-        const plan = await orderFor(sql, document, signal);
+        const plan = await orderFor(sql, document, sewing, signal);
         return offThread('sheet', { document, settings, plan }, signal);
       },
     })),
   );
 }
 
-function orderFor(sql: Sql, { patches, order }: BlockDocument, signal?: AbortSignal): Promise<AssemblyPlan> {
+function orderFor(
+  sql: Sql,
+  { patches, order }: BlockDocument,
+  sewing: Partial<SewingSettings>,
+  signal?: AbortSignal,
+): Promise<AssemblyPlan> {
   const document = { patches, ...(order ? { order } : {}) };
-  const key = `order/${ORDER_VERSION}/${contentHash(document)}`;
-  return derived(sql, key, () => offThread('order', { document }, signal));
+  const key = `order/${ORDER_VERSION}/${contentHash(document)}${sewnBy(sewing)}`;
+  return derived(sql, key, () => offThread('order', { document, sewing }, signal));
+}
+
+/** Part of a key; nothing for a project that sews as everybody does. */
+function sewnBy(sewing: Partial<SewingSettings>): string {
+  return Object.keys(sewing).length === 0 ? '' : `/${contentHash(sewing)}`;
 }

@@ -1,7 +1,9 @@
 import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
+import { DEFAULT_SEWING } from '@/core/assembly';
 import { blockSheet } from '@/core/sheet';
+import { exportProject } from '../files';
 import { createFirstAccount, type Account } from '../accounts';
 import { addDocument, listBlocks } from '../blocks';
 import { derived, derivedAll, dropOldResults } from './derived';
@@ -49,6 +51,28 @@ test('another allowance dresses the blocks anew but orders none anew, and the sh
   expect(blocks[0]?.sheet.steps).toEqual(JSON.parse(JSON.stringify(fresh.steps)));
   expect(blocks[0]?.sheet.plan).toEqual(JSON.parse(JSON.stringify(fresh.plan)));
 });
+
+test('other figures of sewing order the blocks anew; two hosts who change different ones both keep theirs', async () => {
+  const [before] = await listBlocks(sql, project);
+  const orders = await kept('order');
+  await Promise.all([
+    changeProject(sql, access, { sewing: { bendMinutes: 5 } }),
+    changeProject(sql, access, { sewing: { stitchesPerMinute: 6 } }),
+  ]);
+  ({ project } = await openProject(sql, host, project.id, 'read'));
+  expect(project.sewing).toEqual({ bendMinutes: 5, stitchesPerMinute: 6 });
+  const [after] = await listBlocks(sql, project);
+  expect((await kept('order')).length).toBe(orders.length * 2);
+  expect(after!.sheet.plan.joinMinutes).toBeGreaterThan(1.5 * before!.sheet.plan.joinMinutes);
+  const file = await exportProject(sql, project);
+  expect(file.sewing).toEqual({ bendMinutes: 5, stitchesPerMinute: 6 });
+  // Back to what the craft has: nothing is left to tell, and the first orders are there still.
+  await changeProject(sql, access, { sewing: { bendMinutes: DEFAULT_SEWING.bendMinutes, stitchesPerMinute: DEFAULT_SEWING.stitchesPerMinute } });
+  ({ project } = await openProject(sql, host, project.id, 'read'));
+  expect(await listBlocks(sql, project)).toMatchObject([{ sheet: before!.sheet }, {}]);
+  expect((await kept('order')).length).toBe(orders.length * 2);
+  expect(await exportProject(sql, project)).not.toHaveProperty('sewing');
+}); // prettier-ignore
 
 test('a result asked for by many at once is computed once; a failure is not kept', async () => {
   let times = 0;

@@ -1,5 +1,6 @@
 import type postgres from 'postgres';
 import type { BlockDocument } from '@/core/block';
+import { ownSewing } from '@/core/assembly';
 import { PROJECT_FORMAT, readProjectFile, renameInSetting, type ProjectFile } from '@/core/formats';
 import type { Account } from '../accounts';
 import { audit, changeProject, createProject, type Project, readKeptSetting } from '../projects';
@@ -13,7 +14,8 @@ export async function exportProject(sql: Sql, project: Project): Promise<Project
     where project_id = ${project.id} and removed_at is null order by place, name`;
   const names = new Map(blocks.map(({ id, name }) => [id, name]));
   const { setting } = await readKeptSetting(sql, project);
-  const { id: _id, marks, basting, ...settings } = project;
+  const { id: _id, marks, basting, sewing, ...settings } = project;
+  const own = ownSewing(sewing);
   return {
     format: PROJECT_FORMAT,
     ...settings,
@@ -21,6 +23,7 @@ export async function exportProject(sql: Sql, project: Project): Promise<Project
     ...(setting ? { setting: renameInSetting(setting, (id) => names.get(id)) } : {}),
     ...(marks.length > 0 ? { marks } : {}),
     ...(Object.keys(basting).length > 0 ? { basting } : {}),
+    ...(Object.keys(own).length > 0 ? { sewing: own } : {}),
   };
 }
 

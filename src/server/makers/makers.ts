@@ -1,5 +1,5 @@
 import type postgres from 'postgres';
-import { type Account, hashToken, isToken, newToken } from '../accounts';
+import { hashToken, isToken, newToken } from '../accounts';
 import { audit, type Project, type Access, openByLink } from '../projects';
 import { inTransaction, type Sql } from '../database';
 import { ServerError, notFound } from '../errors';

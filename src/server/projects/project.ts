@@ -1,3 +1,4 @@
+import type { SewingSettings } from '@/core/assembly';
 import type { ProjectBasting } from '@/core/block';
 import type { UnitSystem } from '@/core/length';
 import type { ChosenMark } from '@/core/shapes';
@@ -22,6 +23,8 @@ export interface Project {
   /** Marks that the host chose for look-alike papers. */
   readonly marks: readonly ChosenMark[];
   readonly basting: ProjectBasting;
+  /** Figures of sewing that the host changed; the others are as the craft has them. */
+  readonly sewing: Partial<SewingSettings>;
   /** Tells it apart to the compiler; there is nothing there. */
   readonly [opened]: true;
 }
@@ -41,6 +44,7 @@ export const PROJECT_COLUMNS = [
   'grid_columns as "gridColumns"',
   'marks',
   'basting',
+  'sewing',
 ]
   .map((column) => `p.${column}`)
   .join(', ');

@@ -1,6 +1,6 @@
 import { UNIT_DEFAULTS } from '@/core/length';
 import type { Account } from '../accounts';
-import type { Sql } from '../database';
+import { json, type Sql } from '../database';
 import { openProject, type Access } from './access';
 import { audit } from './audit';
 import type { Role } from './permissions';
@@ -61,7 +61,8 @@ export async function changeProject(
       page_size = coalesce(${settings.pageSize ?? null}, page_size),
       allowance_mm = coalesce(${settings.allowanceMm ?? null}, allowance_mm),
       spares_percent = coalesce(${settings.sparesPercent ?? null}, spares_percent),
-      grid_columns = coalesce(${settings.gridColumns ?? null}, grid_columns)
+      grid_columns = coalesce(${settings.gridColumns ?? null}, grid_columns),
+      sewing = sewing || ${json(sql, settings.sewing ?? {})}
     where id = ${project.id}`;
   await audit(sql, access, 'settings-changed', { before: project, after: settings });
   return readProject(sql, project);

@@ -1,5 +1,5 @@
 /** Worker thread of the server: runs core functions off the thread that answers requests, by name. */
-import type { AssemblyPlan } from '@/core/assembly';
+import type { AssemblyPlan, SewingSettings } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
 import { InvalidInputError } from '@/core/errors';
@@ -13,8 +13,14 @@ export type ReadDrawing =
   | { readonly refusal: Pick<InvalidInputError, 'code' | 'message' | 'mend' | 'place'> };
 
 /** The order of sewing: by far the longest part of a sheet, and the same whatever the settings are. */
-export function order({ document }: { document: Pick<BlockDocument, 'patches' | 'order'> }): AssemblyPlan {
-  return planOrder(document.patches, document.order);
+export function order({
+  document,
+  sewing,
+}: {
+  document: Pick<BlockDocument, 'patches' | 'order'>;
+  sewing: Partial<SewingSettings>;
+}): AssemblyPlan {
+  return planOrder(document.patches, document.order, sewing);
 }
 
 export function sheet({

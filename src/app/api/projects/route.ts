@@ -13,5 +13,6 @@ const BODY = Joi.object<{ name: string; shop: string; unitSystem: 'inch' | 'metr
 export const POST = route(async (request) => {
   const account = await requireAccount();
   const body = parse(BODY, await readJson(request));
-  return inTransaction(database(), (sql) => createProject(sql, account, body));
+  const { project } = await inTransaction(database(), (sql) => createProject(sql, account, body));
+  return project;
 });

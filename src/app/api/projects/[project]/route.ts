@@ -1,7 +1,8 @@
 import Joi from 'joi';
-import { LIMITS } from '@/core/formats';
+import { LIMITS, readSewing } from '@/core/formats';
 import { database, inTransaction } from '@/server/database';
 import { projectRoute, readJson } from '@/server/http';
+import { refused } from '@/server/refused';
 import { notify } from '@/server/live';
 import { name, parse } from '@/server/parse';
 import { changeProject, type ProjectSettings } from '@/server/projects';
@@ -18,10 +19,13 @@ const BODY = Joi.object<Partial<ProjectSettings>>({
     .min(LIMITS.gridColumns.least)
     .max(LIMITS.gridColumns.most)
     .label('blocks across'),
+  // The core reads the figures of sewing itself and says where they are wrong.
+  sewing: Joi.object().unknown(),
 });
 
 export const PATCH = projectRoute('edit', async (request, access) => {
-  const body = parse(BODY, await readJson(request));
+  const { sewing, ...settings } = parse(BODY, await readJson(request));
+  const body = { ...settings, ...(sewing ? { sewing: refused(() => readSewing(sewing)) } : {}) };
   return inTransaction(database(), async (sql) => {
     const changed = await changeProject(sql, access, body);
     await notify(sql, access.project.id, 'settings');

@@ -15,12 +15,12 @@ export default async function RemakePage({
   const { project, fabrics } = await loadBlocks(projectId);
   const { id, name, revision, recipe } = await orNotFound(() => openBlock(database(), project, blockId));
   if (!recipe) notFound();
-  const { allowanceMm, sparesPercent, unitSystem } = project;
+  const { allowanceMm, sparesPercent, unitSystem, sewing } = project;
   return (
     <MakeBlock
       projectId={projectId}
       knownFabrics={fabrics}
-      settings={{ allowanceMm, sparesPercent, system: unitSystem }}
+      settings={{ allowanceMm, sparesPercent, system: unitSystem, sewing }}
       existing={{ id, name, revision, recipe }}
     />
   );
