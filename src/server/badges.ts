@@ -1,5 +1,5 @@
 import { counted } from '@/core/words';
-import { listBlocks } from './blocks';
+import { listSummaries } from './blocks';
 import type { Sql } from './database';
 import { listKits } from './bags';
 import { listMakers } from './makers';
@@ -20,8 +20,8 @@ export type Badges = Readonly<Record<StationKey, Badge>>;
 
 /** What each station of a project calls for now. */
 export async function projectBadges(sql: Sql, project: Project): Promise<Badges> {
-  const [blocks, makers, kits, progress] = await Promise.all([
-    listBlocks(sql, project),
+  const [{ blocks }, makers, kits, progress] = await Promise.all([
+    listSummaries(sql, project),
     listMakers(sql, project),
     listKits(sql, project),
     projectProgress(sql, project),
@@ -33,8 +33,8 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
     blocks.filter((block) => !skips.includes(block.id)).map((block) => `${id}/${block.id}`),
   );
   const toPack = bags.filter((bag) => !isReady.has(bag)).length;
-  const problems = sum(blocks.map(({ sheet }) => sheet.problems.length + sheet.violations.length));
-  const clashes = sum(blocks.map(({ sheet }) => sheet.plan.clashes));
+  const problems = sum(blocks.map(({ summary }) => summary.problems));
+  const clashes = sum(blocks.map(({ summary }) => summary.clashes));
   const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined).length;
   return {
     blocks: { calls: count(problems, 'problem'), isReached: blocks.length > 0 },

@@ -15,4 +15,5 @@ export {
 export { jointClashes, type JointClash } from './jointClashes';
 export type { Hand, HandWish } from './sayHand';
 export { wishesOf } from './orderWishes';
+export { summarise, type BlockSummary, type SummaryStep } from './summary';
 export { roundWork, withUnits } from './stepUnits';

@@ -2,34 +2,14 @@ import type postgres from 'postgres';
 import type { BlockDocument } from '@/core/block';
 import { readBlockDocument } from '@/core/formats';
 import { remakePart, wholeRecipe, type Recipe } from '@/core/generate';
-import { audit, type Project, type Access } from '../projects';
-import { contentHash, inTransaction, type Sql, json } from '../database';
+import { audit, type Access } from '../projects';
+import { contentHash, inTransaction, json } from '../database';
 import { conflict, notFound } from '../errors';
 import { settingsOf } from './marks';
 import { notify } from '../live';
 import { refused } from '../refused';
+import { readDocument } from './readBlock';
 import { sheetFor } from './sheets';
-
-/** A block's document with the revision to save it under. */
-export async function readRevision(
-  sql: Sql,
-  project: Project,
-  blockId: string,
-): Promise<NewerBlock & { name: string }> {
-  const [row] = await sql<(NewerBlock & { name: string })[]>`
-    select name, revision, document from block
-    where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
-  if (!row) throw notFound('This block');
-  return row;
-}
-
-/** A block's document, as it is kept. */
-export async function readDocument(sql: Sql, project: Project, blockId: string): Promise<BlockDocument> {
-  const [row] = await sql<{ document: BlockDocument }[]>`
-    select document from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
-  if (!row) throw notFound('This block');
-  return row.document;
-}
 
 /** Makes a generated block again with other figures; refused when someone else changed it meanwhile. */
 export async function remakeBlock(
@@ -77,7 +57,7 @@ async function writeDocument(
 ): Promise<{ revision: number }> {
   const { project } = access;
   const hash = contentHash(document);
-  await sheetFor(sql, { document, contentHash: hash }, await settingsOf(sql, project));
+  await sheetFor(sql, { document: () => document, contentHash: hash }, await settingsOf(sql, project));
   return inTransaction(sql, async (step) => {
     const [before] = await step<(NewerBlock & { contentHash: string })[]>`
       select revision, document, content_hash as "contentHash" from block

@@ -3,7 +3,8 @@ import { InvalidInputError } from '@/core/errors';
 import type { BlockDocument } from '@/core/block';
 import { readBlockDocument } from '@/core/formats';
 import { documentOfRecipe, wholeRecipe, type Recipe } from '@/core/generate';
-import type { BlockSheet } from '@/core/sheet';
+import type { BagSettings } from '@/core/bags';
+import type { BlockSheet, BlockSummary } from '@/core/sheet';
 import type { UnitSystem } from '@/core/length';
 import { type Access, audit, type Project } from '../projects';
 import { clothColours, keepLooks } from '../cloth';
@@ -11,52 +12,73 @@ import { contentHash, inTransaction, type Sql, json } from '../database';
 import { ServerError, conflict, notFound } from '../errors';
 import { notify } from '../live';
 import { settingsOf } from './marks';
-import { isId } from '../parse';
 import { fewAtOnce, offThread } from '../pool';
 import { refused } from '../refused';
-import { sheetFor, sheetsFor } from './sheets';
+import { readBlock, readDocument } from './readBlock';
+import { sheetFor, sheetsFor, summariesFor, type ToBeSheeted } from './sheets';
 
-export interface BlockRow {
+/** A block in its place, without its document: that is large, and seldom wanted. */
+export interface BlockLine {
   readonly id: string;
   readonly name: string;
   readonly place: number;
   readonly revision: number;
   readonly contentHash: string;
-  readonly document: BlockDocument;
 }
 
-export interface BlockWithSheet extends Omit<BlockRow, 'document'> {
+export interface BlockWithSheet extends BlockLine {
   readonly sheet: BlockSheet;
+}
+
+export interface BlockWithSummary extends BlockLine {
+  readonly summary: BlockSummary;
+}
+
+/** The blocks of a project in their places, each with its sheet. */
+export async function listBlocks(sql: Sql, project: Project): Promise<BlockWithSheet[]> {
+  const lines = await linesOf(sql, project);
+  const settings = await settingsOf(sql, project, lines);
+  const sheets = await sheetsFor(sql, lines.map((line) => toBeSheeted(sql, project, line)), settings); // prettier-ignore
+  return lines.map((line, i) => ({ ...line, sheet: sheets[i] as BlockSheet }));
+}
+
+/** The blocks of a project in their places, each with what lists, walls and ticks need of it. */
+export async function listSummaries(
+  sql: Sql,
+  project: Project,
+): Promise<{ readonly blocks: BlockWithSummary[]; readonly settings: BagSettings }> {
+  const lines = await linesOf(sql, project);
+  const settings = await settingsOf(sql, project, lines);
+  const summaries = await summariesFor(sql, lines.map((line) => toBeSheeted(sql, project, line)), settings); // prettier-ignore
+  return { blocks: lines.map((line, i) => ({ ...line, summary: summaries[i] as BlockSummary })), settings };
+}
+
+async function linesOf(sql: Sql, project: Project): Promise<BlockLine[]> {
+  return sql<BlockLine[]>`
+    select id, name, place, revision, content_hash as "contentHash"
+    from block where project_id = ${project.id} and removed_at is null order by place, name`;
+}
+
+function toBeSheeted(sql: Sql, project: Project, { id, contentHash: hash }: BlockLine): ToBeSheeted {
+  return { contentHash: hash, document: () => readDocument(sql, project, id) };
+}
+
+/** A block with what it was made from. */
+export interface OpenBlock extends BlockWithSheet {
   /** What the block was generated from, if it was. */
   readonly recipe?: Recipe;
   /** Generators that made parts of it. */
   readonly made: readonly string[];
 }
 
-/** The blocks of a project in their places, each with its sheet. */
-export async function listBlocks(sql: Sql, project: Project): Promise<BlockWithSheet[]> {
-  const rows = await sql<BlockRow[]>`
-    select id, name, place, revision, content_hash as "contentHash", document
-    from block where project_id = ${project.id} and removed_at is null order by place, name`;
-  const sheets = await sheetsFor(sql, rows, await settingsOf(sql, project));
-  return rows.map((row, i) => withSheet(row, sheets[i] as BlockSheet));
-}
-
 /** One block of a project with its sheet. */
-export async function openBlock(sql: Sql, project: Project, blockId: string): Promise<BlockWithSheet> {
-  if (!isId(blockId)) throw notFound('This block');
-  const [row] = await sql<BlockRow[]>`
-    select id, name, place, revision, content_hash as "contentHash", document
-    from block where id = ${blockId} and project_id = ${project.id} and removed_at is null`;
-  if (!row) throw notFound('This block');
-  return withSheet(row, await sheetFor(sql, row, await settingsOf(sql, project)));
-}
-
-function withSheet(row: BlockRow, sheet: BlockSheet): BlockWithSheet {
-  const { id, name, place, revision, contentHash: hash, document } = row;
+export async function openBlock(sql: Sql, project: Project, blockId: string): Promise<OpenBlock> {
+  const { document, ...line } = await readBlock(sql, project, blockId);
+  const block = { contentHash: line.contentHash, document: () => document };
+  const sheet = await sheetFor(sql, block, await settingsOf(sql, project));
   const recipe = wholeRecipe(document);
   const made = (document.parts ?? []).map((part) => (part.recipe as Recipe).kind);
-  return { id, name, place, revision, contentHash: hash, sheet, made, ...(recipe ? { recipe } : {}) };
+  return { ...line, sheet, made, ...(recipe ? { recipe } : {}) };
 }
 
 /** A drawing as it is sent, with what the host chose in its preview. */
@@ -123,7 +145,12 @@ async function addBlock(
   const { document, colours = {} } = await make(project);
   const hash = contentHash(document);
   // The sheet is computed before anything is stored: a block that cannot be planned is never half there.
-  await sheetFor(sql, { document, contentHash: hash }, await settingsOf(sql, project), signal);
+  await sheetFor(
+    sql,
+    { document: () => document, contentHash: hash },
+    await settingsOf(sql, project),
+    signal,
+  );
   return inTransaction(sql, async (step) => {
     await step`select 1 from project where id = ${project.id} for update`;
     const [row] = await step<{ id: string }[]>`

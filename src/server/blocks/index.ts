@@ -1,10 +1,14 @@
-export { readDocument, readRevision, remakeBlock, saveBlock } from './blockDocuments';
+export { remakeBlock, saveBlock } from './blockDocuments';
+export { readDocument, readRevision } from './readBlock';
 export {
   addDocument,
+  type BlockLine,
   type BlockWithSheet,
+  type BlockWithSummary,
   type DrawingInput,
   importBlock,
   listBlocks,
+  listSummaries,
   makeBlock,
   openBlock,
   renameBlock,
@@ -13,4 +17,4 @@ export {
 export { chooseMark, projectMarks, settingsOf } from './marks';
 export { papersOfProject, type PapersOfProject, saySaved } from './projectPapers';
 export { recipeSchema } from './recipeSchema';
-export { sheetFor } from './sheets';
+export { sheetFor, summariesFor, type ToBeSheeted } from './sheets';

@@ -18,11 +18,20 @@ import { sheetSettings } from './sheets';
 /** Raised whenever the core proposes other marks for the same papers. */
 const MARKS_VERSION = 1;
 
-/** The papers of a project that bear a mark, proposed or chosen; from the cache where nothing changed. */
-export async function projectMarks(sql: Sql, project: Project): Promise<MarkedPaper[]> {
-  const rows = await sql<{ contentHash: string }[]>`
-    select content_hash as "contentHash" from block
-    where project_id = ${project.id} and removed_at is null order by place, name`;
+/**
+ * The papers of a project that bear a mark, proposed or chosen; from the cache where nothing changed.
+ * @param known the blocks of the project in their places, where they were read already
+ */
+export async function projectMarks(
+  sql: Sql,
+  project: Project,
+  known?: readonly { readonly contentHash: string }[],
+): Promise<MarkedPaper[]> {
+  const rows =
+    known ??
+    (await sql<{ contentHash: string }[]>`
+      select content_hash as "contentHash" from block
+      where project_id = ${project.id} and removed_at is null order by place, name`);
   const key = `marks/${MARKS_VERSION}/${hashOf(
     rows.map(({ contentHash }) => contentHash),
     project.marks,
@@ -31,9 +40,16 @@ export async function projectMarks(sql: Sql, project: Project): Promise<MarkedPa
   return derived(sql, key, async () => computeMarks(await documentsOf(sql, project), project));
 }
 
-/** What sheets of a project's blocks depend on: its settings and the marks of its papers. */
-export async function settingsOf(sql: Sql, project: Project): Promise<BagSettings> {
-  return sheetSettings(project, await projectMarks(sql, project));
+/**
+ * What sheets of a project's blocks depend on: its settings and the marks of its papers.
+ * @param known the blocks of the project in their places, where they were read already
+ */
+export async function settingsOf(
+  sql: Sql,
+  project: Project,
+  known?: readonly { readonly contentHash: string }[],
+): Promise<BagSettings> {
+  return sheetSettings(project, await projectMarks(sql, project, known));
 }
 
 async function documentsOf(sql: Sql, project: Project): Promise<BlockDocument[]> {

@@ -2,7 +2,7 @@ import { ownSewing, type AssemblyPlan, type SewingSettings } from '@/core/assemb
 import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import type { MarkedPaper } from '@/core/shapes';
-import type { BlockSheet } from '@/core/sheet';
+import { summarise, type BlockSheet, type BlockSummary } from '@/core/sheet';
 import { type Sql, derived, derivedAll, contentHash, hashOf } from '../database';
 import { offThread } from '../pool';
 import type { Project } from '../projects';
@@ -23,8 +23,9 @@ const ORDER_VERSION = 1;
 
 /** What a sheet is made from. */
 export interface ToBeSheeted {
-  readonly document: BlockDocument;
   readonly contentHash: string;
+  /** Asked for only where the sheet has to be computed. */
+  readonly document: () => BlockDocument | Promise<BlockDocument>;
 }
 
 /** The sheet of a block, from the cache or computed in a worker thread. */
@@ -48,20 +49,41 @@ export function sheetsFor(
   settings: BagSettings,
   signal?: AbortSignal,
 ): Promise<BlockSheet[]> {
-  const { allowanceMm, sparesPercent, system, marks = [], basting = {}, sewing = {} } = settings;
-  const isPlain = marks.length === 0 && Object.keys(basting).length === 0;
-  const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
-  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}${sewnBy(sewing)}`;
   return derivedAll(
     sql,
-    blocks.map(({ document, contentHash: hash }) => ({
-      key: `sheet/${SHEET_VERSION}.${ORDER_VERSION}/${hash}/${made}`,
+    blocks.map(({ document: read, contentHash: hash }) => ({
+      key: `sheet/${keyOf(hash, settings)}`,
       compute: async () => {
-        const plan = await orderFor(sql, document, sewing, signal);
+        const document = await read();
+        const plan = await orderFor(sql, document, settings.sewing ?? {}, signal);
         return offThread('sheet', { document, settings, plan }, signal);
       },
     })),
   );
+}
+
+/** The summaries of blocks; where one is kept its sheet is not even read. */
+export function summariesFor(
+  sql: Sql,
+  blocks: readonly ToBeSheeted[],
+  settings: BagSettings,
+): Promise<BlockSummary[]> {
+  return derivedAll(
+    sql,
+    blocks.map((block) => ({
+      key: `summary/${keyOf(block.contentHash, settings)}`,
+      compute: async () => summarise(await sheetFor(sql, block, settings)),
+    })),
+  );
+}
+
+/** What a sheet depends on, as part of its key. */
+function keyOf(hash: string, settings: BagSettings): string {
+  const { allowanceMm, sparesPercent, system, marks = [], basting = {}, sewing = {} } = settings;
+  const isPlain = marks.length === 0 && Object.keys(basting).length === 0;
+  const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
+  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}${sewnBy(sewing)}`;
+  return `${SHEET_VERSION}.${ORDER_VERSION}/${hash}/${made}`;
 }
 
 function orderFor(

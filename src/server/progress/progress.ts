@@ -1,12 +1,12 @@
 import type postgres from 'postgres';
 import { stepId, type ProgressEvent } from '@/core/progress';
-import type { BagSettings } from '@/core/bags';
-import { listBlocks, type BlockWithSheet, settingsOf } from '../blocks';
+import { summarise } from '@/core/sheet';
+import { listBlocks, listSummaries, settingsOf, sheetFor } from '../blocks';
 import { clothLooks } from '../cloth';
 import { inTransaction, type Sql, json } from '../database';
 import { invalid, notFound } from '../errors';
 import { listMakers, openLink } from '../makers';
-import { makerSheet } from './makerSheet';
+import { makerStanding, type MakerStanding } from './makerStanding';
 import { notify } from '../live';
 import { listPhotos } from '../photos';
 import { type Project } from '../projects';
@@ -96,49 +96,51 @@ async function readEvents(sql: Sql, project: Project, makerId?: string): Promise
 
 /** Every maker's progress on every block that they sew. */
 export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
-  const blocks = await listBlocks(sql, project);
-  const settings = await settingsOf(sql, project);
-  const makers = await listMakers(sql, project);
+  const [{ blocks, settings }, makers, events] = await Promise.all([
+    listSummaries(sql, project),
+    listMakers(sql, project),
+    readEvents(sql, project),
+  ]);
   const byPair = new Map<string, EventRow[]>();
-  for (const event of await readEvents(sql, project)) {
+  for (const event of events) {
     const key = `${event.makerId}/${event.blockId}`;
-    byPair.set(key, [...(byPair.get(key) ?? []), event]);
+    const own = byPair.get(key);
+    if (own) own.push(event);
+    else byPair.set(key, [event]);
   }
-  const all: BlockProgress[] = [];
-  for (const { id, skips } of makers)
-    for (const block of blocks.filter((one) => !skips.includes(one.id)))
-      all.push(await progressOf(sql, settings, id, block, byPair.get(`${id}/${block.id}`) ?? []));
-  return all;
+  const pairs = makers.flatMap(({ id, skips }) =>
+    blocks.filter((block) => !skips.includes(block.id)).map((block) => ({ makerId: id, block })),
+  );
+  return Promise.all(
+    pairs.map(async ({ makerId, block }) => {
+      const own = byPair.get(`${makerId}/${block.id}`) ?? [];
+      const standing = await makerStanding(sql, { project, settings, block, events: own });
+      return progressOf(makerId, block.id, standing, own);
+    }),
+  );
 }
 
-async function progressOf(
-  sql: Sql,
-  settings: BagSettings,
+function progressOf(
   makerId: string,
-  block: BlockWithSheet,
+  blockId: string,
+  { summary: { steps }, done, covered, stuck, orphaned, own }: MakerStanding,
   events: readonly EventRow[],
-): Promise<BlockProgress> {
-  const { sheet, done, covered, stuck, orphaned, isOwnOrder } = await makerSheet(
-    sql,
-    settings,
-    block,
-    events,
-  );
-  const minutes = (steps: typeof sheet.steps) => steps.reduce((sum, step) => sum + step.minutes, 0);
-  const stuckOn = sheet.steps.find((step) => stuck.has(step.id))?.text;
+): BlockProgress {
+  const minutes = (some: typeof steps) => some.reduce((sum, step) => sum + step.minutes, 0);
+  const stuckOn = steps.find((step) => stuck.has(step.id))?.text;
   const lastAt = events
     .map(({ at }) => at)
     .sort()
     .at(-1);
   return {
     makerId,
-    blockId: block.id,
+    blockId,
     done: done.size + covered.size,
-    total: sheet.steps.length,
-    doneMinutes: minutes(sheet.steps.filter((step) => done.has(step.id) || covered.has(step.id))),
-    totalMinutes: minutes(sheet.steps),
+    total: steps.length,
+    doneMinutes: minutes(steps.filter((step) => done.has(step.id) || covered.has(step.id))),
+    totalMinutes: minutes(steps),
     covered: covered.size,
-    isOwnOrder,
+    isOwnOrder: own !== undefined,
     orphaned: orphaned.length,
     ...(stuckOn === undefined ? {} : { stuckOn }),
     ...(lastAt === undefined ? {} : { lastAt }),
@@ -148,26 +150,32 @@ async function progressOf(
 /** What a maker's own page shows: their blocks with every step, and what they have done. Nobody else's. */
 export async function makerPage(sql: Sql, token: string) {
   const { maker, project } = await openLink(sql, token);
-  const all = await listBlocks(sql, project);
+  const [all, settings, events, photos] = await Promise.all([
+    listBlocks(sql, project),
+    settingsOf(sql, project),
+    readEvents(sql, project, maker.id),
+    listPhotos(sql, project),
+  ]);
   const blocks = all.filter(({ id }) => !maker.skips.includes(id));
-  const settings = await settingsOf(sql, project);
-  const events = await readEvents(sql, project, maker.id);
-  const photos = await listPhotos(sql, project);
-  const shown = [];
-  for (const block of blocks) {
-    const own = events.filter(({ blockId }) => blockId === block.id);
-    const { done, covered, stuck, orphaned, ...rest } = await makerSheet(sql, settings, block, own);
-    shown.push({
-      id: block.id,
-      name: block.name,
-      ...rest,
-      done: [...done],
-      covered: [...covered],
-      stuck: [...stuck],
-      orphaned: orphaned.length,
-      photos: photos.filter(({ blockId }) => blockId === block.id),
-    });
-  }
+  const shown = await Promise.all(
+    blocks.map(async ({ id, name, sheet }) => {
+      const mine = events.filter(({ blockId }) => blockId === id);
+      const block = { id, summary: summarise(sheet) };
+      const standing = await makerStanding(sql, { project, settings, block, events: mine });
+      const { done, covered, stuck, orphaned, own } = standing;
+      return {
+        id,
+        name,
+        sheet: own ? await sheetFor(sql, own, settings) : sheet,
+        isOwnOrder: own !== undefined,
+        done: [...done],
+        covered: [...covered],
+        stuck: [...stuck],
+        orphaned: orphaned.length,
+        photos: photos.filter(({ blockId }) => blockId === id),
+      };
+    }),
+  );
   const fabrics = blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric));
   return {
     looks: await clothLooks(sql, project, [...new Set(fabrics)]),

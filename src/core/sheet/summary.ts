@@ -1,0 +1,31 @@
+import type { StepOfPatches } from '../progress';
+import type { BlockSheet } from './blockSheet';
+import { withUnits } from './stepUnits';
+
+/** A step as lists and walls need it: what it is called, what it says and how long it takes. */
+export interface SummaryStep extends StepOfPatches {
+  readonly text: string;
+  readonly minutes: number;
+}
+
+/** The little of a block's sheet that lists, walls and ticks need: about a tenth of it. */
+export interface BlockSummary {
+  readonly steps: readonly SummaryStep[];
+  /** Problems of the drawing and violations of the cloth rules. */
+  readonly problems: number;
+  /** Places where two tails lie across one seam. */
+  readonly clashes: number;
+}
+
+/** Takes from a sheet what lists, walls and ticks need. */
+export function summarise({ steps, patches, problems, violations, plan }: BlockSheet): BlockSummary {
+  return {
+    steps: steps.map((step) => ({
+      ...withUnits(step, patches),
+      text: step.text,
+      minutes: step.minutes,
+    })),
+    problems: problems.length + violations.length,
+    clashes: plan.clashes,
+  };
+}

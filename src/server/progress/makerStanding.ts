@@ -1,0 +1,77 @@
+import type { BagSettings } from '@/core/bags';
+import type { BlockDocument } from '@/core/block';
+import { doneWork, foldEvents, standing, type ProgressEvent, type StepOfPatches } from '@/core/progress';
+import { roundWork } from '@/core/sheet';
+import { readDocument, summariesFor, type ToBeSheeted } from '../blocks';
+import { contentHash, type Sql } from '../database';
+import type { Project } from '../projects';
+import type { BlockSummary } from '@/core/sheet';
+
+/** How far a maker is with a block, by the steps that are theirs. */
+export interface MakerStanding {
+  readonly summary: BlockSummary;
+  readonly done: ReadonlySet<string>;
+  /** Steps never ticked whose patches are basted or sewn all the same, by an older order. */
+  readonly covered: ReadonlySet<string>;
+  readonly stuck: ReadonlySet<string>;
+  readonly orphaned: readonly string[];
+  /** The block with an order of this maker's own, which goes round what they sewed by an older one. */
+  readonly own?: ToBeSheeted;
+}
+
+/** A block of a project, its settings, and one maker's events on it. */
+interface MakersBlock {
+  readonly project: Project;
+  readonly settings: BagSettings;
+  readonly block: { readonly id: string; readonly summary: BlockSummary };
+  readonly events: readonly ProgressEvent[];
+}
+
+/**
+ * How far one maker is with a block. Work done by an older order counts where its patches are together; where the
+ * present order would take it apart, the maker gets an order of their own that goes round it.
+ */
+export async function makerStanding(
+  sql: Sql,
+  { project, settings, block, events }: MakersBlock,
+): Promise<MakerStanding> {
+  const { summary } = block;
+  const common = foldEvents(events, stepIds(summary));
+  const simple = { ...common, summary, covered: new Set<string>() };
+  if (common.orphaned.length === 0) return simple;
+  const known = ticked(events, new Set([...common.done, ...common.orphaned]));
+  const work = doneWork(known);
+  // What is known by its patches counts by what it made; the rest is listed.
+  const named = new Set(known.map(({ id }) => id));
+  const unknown = (ids: readonly string[]) => ids.filter((id) => !named.has(id));
+  const { covered, isAtOdds } = standing(summary.steps, common.done, work);
+  if (!isAtOdds) return { ...simple, covered: new Set(covered), orphaned: unknown(common.orphaned) };
+  const document = await readDocument(sql, project, block.id);
+  const round: BlockDocument = { ...document, order: roundWork(document.order, work) };
+  const own: ToBeSheeted = { document: () => round, contentHash: contentHash(round) };
+  const [theirs] = await summariesFor(sql, [own], settings);
+  const folded = foldEvents(events, stepIds(theirs as BlockSummary));
+  const stands = standing((theirs as BlockSummary).steps, folded.done, work);
+  return {
+    ...folded,
+    summary: theirs as BlockSummary,
+    covered: new Set(stands.covered),
+    orphaned: unknown(folded.orphaned),
+    own,
+  };
+}
+
+function stepIds({ steps }: BlockSummary): string[] {
+  return steps.map(({ id }) => id);
+}
+
+/** Ticked steps whose patches are known. */
+function ticked(events: readonly ProgressEvent[], done: ReadonlySet<string>): StepOfPatches[] {
+  const found = new Map<string, StepOfPatches>();
+  for (const { stepId, units } of events) {
+    const kind = stepId.split('-')[0];
+    if (units && done.has(stepId) && (kind === 'join' || kind === 'baste'))
+      found.set(stepId, { id: stepId, kind, units });
+  }
+  return [...found.values()];
+}
