@@ -3,8 +3,7 @@ import { findFlatness, type BlockDocument, type Patch, type Problem } from '../b
 import { areaOf, cornerAngle, perimeterOf } from '../geometry';
 import type { UnitSystem } from '../length';
 import { BASTE_POLICIES, papersInPlay, takingOut, type BastePolicy } from '../papers';
-import { planBlock, type PlannedBlock } from '../sheet';
-import { threadUse } from '../thread';
+import { clashViews, kindViews, minutesOf, planBlock, threadView, type PlannedBlock } from '../sheet';
 import type { WeldReport } from '../weld';
 import { joinsDocument, kindBastingDocument, pair, round, stepsDocument } from './planSteps';
 
@@ -47,10 +46,9 @@ export function planDocument(
   const policy = options.policy ?? choices.order?.policy;
   const order = { ...choices.order, school, ...(policy ? { policy } : {}) };
   const block = planBlock(patches, options, onProgress, { ...choices, order });
-  const { graph, problems, sorted, kindNames, basting, rawSides } = block;
+  const { graph, problems, sorted, basting, rawSides } = block;
   const id = (patch: number) => graph.patches[patch]?.id as string;
   const kindId = (patch: number) => sorted.kinds[sorted.kindOf[patch] as number]?.id as string;
-  const seamId = (seam: number) => graph.seams[seam]?.id as string;
   const flatness = findFlatness(graph);
   return {
     format: 'kevlo.plan/1' as const,
@@ -71,19 +69,12 @@ export function planDocument(
         angleDeg: round(cornerAngle(outline, corner)),
       })),
     })),
-    kinds: sorted.kinds.map(({ id: kind, signature }, index) => {
-      const hands = sorted.handOf.filter((_, patch) => sorted.kindOf[patch] === index);
-      return {
-        id: kind,
-        name: kindNames[index] as string,
-        count: hands.length,
-        left: hands.filter((hand) => hand === 'L').length,
-        right: hands.filter((hand) => hand === 'R').length,
-        edgesMm: signature.map(({ edgeMm }) => round(edgeMm)),
-        anglesDeg: signature.map(({ angleDeg }) => round(angleDeg)),
-        basting: kindBastingDocument(block, index),
-      };
-    }),
+    kinds: kindViews(block).map(({ areaMm2: _area, edgesMm, anglesDeg, ...kind }, index) => ({
+      ...kind,
+      edgesMm: edgesMm.map(round),
+      anglesDeg: anglesDeg.map(round),
+      basting: kindBastingDocument(block, index),
+    })),
     seams: graph.seams.map(({ id: seam, patches: two, lengthMm, path }) => ({
       id: seam,
       patches: two.map(id),
@@ -123,10 +114,10 @@ export function planDocument(
           lengthMm: round(lengthMm),
         })),
       })),
-      clashes: basting.clashes.map(({ seam, at }) => ({
-        seam: seamId(seam),
+      clashes: clashViews(block).map(({ seam, at, patches: two }) => ({
+        seam,
         at: pair(at),
-        patches: graph.seams[seam]?.patches.map(id) ?? [],
+        patches: two.map(id),
       })),
       refolds: { patches: block.refolds.patches.map(id), isFewest: block.refolds.isFewest },
     },
@@ -168,9 +159,11 @@ function assemblyDocument(block: PlannedBlock) {
 }
 
 function minutesDocument({ steps }: PlannedBlock) {
-  const sum = (kind: string) =>
-    round(steps.reduce((total, step) => total + (step.kind === kind ? step.minutes : 0), 0));
-  return { basting: sum('baste'), joining: sum('join'), applique: sum('applique') };
+  return {
+    basting: round(minutesOf(steps, 'baste')),
+    joining: round(minutesOf(steps, 'join')),
+    applique: round(minutesOf(steps, 'applique')),
+  };
 }
 
 /** Papers to cut and most in use at once, for every time of basting. */
@@ -203,14 +196,7 @@ function takingOutDocument({ plan, graph, sewing }: PlannedBlock) {
   };
 }
 
-function threadDocument({ plan: { joins, totals }, sewing }: PlannedBlock) {
-  const lengths = joins.flatMap(({ chains }) => chains.map(({ lengthMm }) => lengthMm));
-  const { stitchesPerMm, usableNeedlefulMm } = sewing;
-  const { stitches, metres, needlefuls } = threadUse(
-    lengths,
-    totals.threadStarts,
-    stitchesPerMm,
-    usableNeedlefulMm,
-  );
-  return { stitches, metres: round(metres), needlefuls };
+function threadDocument(block: PlannedBlock) {
+  const { metres, ...counts } = threadView(block);
+  return { ...counts, metres: round(metres) };
 }

@@ -11,12 +11,13 @@ import {
   type Problem,
 } from '../block';
 import { findViolations, type ClothViolation } from '../cloth';
-import { areaOf, boxOfPoints, toPolygon, type Outline, type Point } from '../geometry';
-import { markOf, type Hand, type PaperMark } from '../shapes';
-import { threadUse, type ThreadUse } from '../thread';
+import { boxOfPoints, toPolygon, type Outline, type Point } from '../geometry';
+import { markOf, type Hand, type PaperKind, type PaperMark } from '../shapes';
+import type { ThreadUse } from '../thread';
 import type { KindBasting } from './bastingChoices';
 import { planBlock } from './planBlock';
 import type { SewnChain, Step } from './step';
+import { clashViews, kindViews, minutesOf, threadView, type KindView } from './views';
 
 /** One patch as the drawing shows it; its number is its index + 1. */
 export interface SheetPatch {
@@ -34,18 +35,9 @@ export interface SheetPatch {
   readonly rawSides?: readonly number[];
 }
 
-export interface SheetKind {
-  readonly id: string;
-  /** With its mark, where it bears one. */
-  readonly name: string;
+export interface SheetKind extends KindView {
   readonly mark?: PaperMark;
   readonly outline: Outline;
-  readonly count: number;
-  readonly left: number;
-  readonly right: number;
-  readonly areaMm2: number;
-  readonly edgesMm: readonly number[];
-  readonly anglesDeg: readonly number[];
 }
 
 /** Everything about one block that its pages show; computed from the document and the project's settings alone. */
@@ -114,12 +106,10 @@ export function blockSheet(
   known?: AssemblyPlan,
 ): BlockSheet {
   const block = planBlock(patches, settings, onProgress, document, known);
-  const { graph, problems, sorted, plan, hand, chosen, kindBastings, basting, refolds, kindNames, rawSides, steps } = block; // prettier-ignore
+  const { graph, problems, sorted, plan, hand, chosen, kindBastings, basting, refolds, rawSides, steps } = block; // prettier-ignore
   const { order, rules = [], notes = {} } = document;
   const bag = bagContents(graph.patches, sorted, settings);
   const box = boxOfPoints(graph.patches.flatMap(({ outline }) => toPolygon(outline)));
-  const chains = plan.joins.flatMap((join) => join.chains.map(({ lengthMm }) => lengthMm));
-  const { stitchesPerMm, usableNeedlefulMm } = block.sewing;
   const { outlines, widthMm, heightMm } = atOrigin(
     graph.patches.map(({ outline }) => outline),
     box,
@@ -142,18 +132,10 @@ export function blockSheet(
     })),
     widthMm,
     heightMm,
-    kinds: sorted.kinds.map(({ id, outline, signature }, index) => ({
-      id,
-      name: kindNames[index] as string,
-      ...markField(markOf(outline, settings.marks ?? [])),
-      outline,
-      count: bag.papers[index]?.count ?? 0,
-      left: bag.papers[index]?.left ?? 0,
-      right: bag.papers[index]?.right ?? 0,
-      areaMm2: areaOf(outline),
-      edgesMm: signature.map(({ edgeMm }) => edgeMm),
-      anglesDeg: signature.map(({ angleDeg }) => angleDeg),
-    })),
+    kinds: kindViews(block).map((kind, index) => {
+      const { outline } = sorted.kinds[index] as PaperKind;
+      return { ...kind, ...markField(markOf(outline, settings.marks ?? [])), outline };
+    }),
     problems: problems.map((problem) => ({ ...problem, at: shift(problem.at) })),
     violations: findViolations(graph, rules).map((one) => ({ ...one, at: shift(one.at) })),
     flatness: shiftFaults(findFlatness(graph), shift),
@@ -178,7 +160,7 @@ export function blockSheet(
       threadStarts: plan.totals.threadStarts,
       threadStartsBound: plan.totals.threadStartsBound,
       joinMinutes: plan.totals.minutes,
-      bastingMinutes: steps.reduce((sum, step) => sum + (step.kind === 'baste' ? step.minutes : 0), 0),
+      bastingMinutes: minutesOf(steps, 'baste'),
       clashes: basting.clashes.length,
     },
     basting: {
@@ -186,14 +168,14 @@ export function blockSheet(
       pale: [...new Set(graph.patches.map(({ fabric }) => fabric))]
         .filter((cloth) => chosen.pale.has(cloth))
         .sort(),
-      clashes: basting.clashes.map(({ seam, at }) => ({
+      clashes: clashViews(block).map(({ at, patches: two }) => ({
         at: shift(at),
-        patches: (graph.seams[seam]?.patches ?? []).map((patch) => patch + 1),
+        patches: two.map((patch) => patch + 1),
       })),
       refolds: { ...refolds, patches: refolds.patches.map((patch) => graph.patches[patch]?.id as string) },
     },
     sewing: block.sewing,
-    thread: threadUse(chains, plan.totals.threadStarts, stitchesPerMm, usableNeedlefulMm),
+    thread: threadView(block),
     steps: steps.map((step) => {
       const hostNote = Object.hasOwn(notes, step.id) ? notes[step.id] : undefined;
       const placed: Step =

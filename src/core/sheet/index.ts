@@ -15,5 +15,6 @@ export {
 export { jointClashes, type JointClash } from './jointClashes';
 export type { Hand, HandWish } from './sayHand';
 export { wishesOf } from './orderWishes';
+export { clashViews, kindViews, minutesOf, threadView, type KindView } from './views';
 export { summarise, type BlockSummary, type SummaryStep } from './summary';
 export { roundWork, withUnits } from './stepUnits';

@@ -1,11 +1,18 @@
 import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
-import { doneWork, foldEvents, standing, type ProgressEvent, type StepOfPatches } from '@/core/progress';
-import { roundWork } from '@/core/sheet';
+import {
+  doneWork,
+  foldEvents,
+  standing,
+  type ProgressEvent,
+  type StepOfPatches,
+  type StepUnits,
+} from '@/core/progress';
+import { roundWork, type BlockSummary } from '@/core/sheet';
 import { readDocument, summariesFor, type ToBeSheeted } from '../blocks';
+import { readUnits } from './events';
 import { contentHash, type Sql } from '../database';
 import type { Project } from '../projects';
-import type { BlockSummary } from '@/core/sheet';
 
 /** How far a maker is with a block, by the steps that are theirs. */
 export interface MakerStanding {
@@ -23,6 +30,7 @@ export interface MakerStanding {
 interface MakersBlock {
   readonly project: Project;
   readonly settings: BagSettings;
+  readonly makerId: string;
   readonly block: { readonly id: string; readonly summary: BlockSummary };
   readonly events: readonly ProgressEvent[];
 }
@@ -33,13 +41,14 @@ interface MakersBlock {
  */
 export async function makerStanding(
   sql: Sql,
-  { project, settings, block, events }: MakersBlock,
+  { project, settings, makerId, block, events }: MakersBlock,
 ): Promise<MakerStanding> {
   const { summary } = block;
   const common = foldEvents(events, stepIds(summary));
   const simple = { ...common, summary, covered: new Set<string>() };
   if (common.orphaned.length === 0) return simple;
-  const known = ticked(events, new Set([...common.done, ...common.orphaned]));
+  const unitsOf = await readUnits(sql, project, makerId, block.id);
+  const known = ticked([...common.done, ...common.orphaned], unitsOf);
   const work = doneWork(known);
   // What is known by its patches counts by what it made; the rest is listed.
   const named = new Set(known.map(({ id }) => id));
@@ -65,13 +74,10 @@ function stepIds({ steps }: BlockSummary): string[] {
   return steps.map(({ id }) => id);
 }
 
-/** Ticked steps whose patches are known. */
-function ticked(events: readonly ProgressEvent[], done: ReadonlySet<string>): StepOfPatches[] {
-  const found = new Map<string, StepOfPatches>();
-  for (const { stepId, units } of events) {
-    const kind = stepId.split('-')[0];
-    if (units && done.has(stepId) && (kind === 'join' || kind === 'baste'))
-      found.set(stepId, { id: stepId, kind, units });
-  }
-  return [...found.values()];
+/** Steps that are done whose patches are known. */
+function ticked(done: readonly string[], unitsOf: ReadonlyMap<string, StepUnits>): StepOfPatches[] {
+  return done.flatMap((id): StepOfPatches[] => {
+    const [kind, units] = [id.split('-')[0], unitsOf.get(id)];
+    return units && (kind === 'join' || kind === 'baste') ? [{ id, kind, units }] : [];
+  });
 }

@@ -6,6 +6,7 @@ import { clothLooks } from '../cloth';
 import { inTransaction, type Sql, json } from '../database';
 import { invalid, notFound } from '../errors';
 import { listMakers, openLink } from '../makers';
+import { readEvents } from './events';
 import { makerStanding, type MakerStanding } from './makerStanding';
 import { notify } from '../live';
 import { listPhotos } from '../photos';
@@ -80,20 +81,6 @@ function ownUnits(sql: Sql, { stepId: id, units }: RecordedEvent) {
   return units && stepId(kind, units) === id ? json(sql, units) : null;
 }
 
-interface EventRow extends ProgressEvent {
-  readonly makerId: string;
-  readonly blockId: string;
-}
-
-async function readEvents(sql: Sql, project: Project, makerId?: string): Promise<EventRow[]> {
-  const rows = await sql<EventRow[]>`
-    select e.client_id as "clientId", e.maker_id as "makerId", e.block_id as "blockId", e.step_id as "stepId", e.kind, e.at, e.units
-    from progress_event e join maker m on m.id = e.maker_id
-    where m.project_id = ${project.id} ${makerId ? sql`and m.id = ${makerId}` : sql``}
-    order by e.id`;
-  return [...rows];
-}
-
 /** Every maker's progress on every block that they sew. */
 export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
   const [{ blocks, settings }, makers, events] = await Promise.all([
@@ -101,20 +88,14 @@ export async function projectProgress(sql: Sql, project: Project): Promise<Block
     listMakers(sql, project),
     readEvents(sql, project),
   ]);
-  const byPair = new Map<string, EventRow[]>();
-  for (const event of events) {
-    const key = `${event.makerId}/${event.blockId}`;
-    const own = byPair.get(key);
-    if (own) own.push(event);
-    else byPair.set(key, [event]);
-  }
+  const byPair = new Map(events.map((one) => [`${one.makerId}/${one.blockId}`, one.events]));
   const pairs = makers.flatMap(({ id, skips }) =>
     blocks.filter((block) => !skips.includes(block.id)).map((block) => ({ makerId: id, block })),
   );
   return Promise.all(
     pairs.map(async ({ makerId, block }) => {
       const own = byPair.get(`${makerId}/${block.id}`) ?? [];
-      const standing = await makerStanding(sql, { project, settings, block, events: own });
+      const standing = await makerStanding(sql, { project, settings, makerId, block, events: own });
       return progressOf(makerId, block.id, standing, own);
     }),
   );
@@ -124,7 +105,7 @@ function progressOf(
   makerId: string,
   blockId: string,
   { summary: { steps }, done, covered, stuck, orphaned, own }: MakerStanding,
-  events: readonly EventRow[],
+  events: readonly ProgressEvent[],
 ): BlockProgress {
   const minutes = (some: typeof steps) => some.reduce((sum, step) => sum + step.minutes, 0);
   const stuckOn = steps.find((step) => stuck.has(step.id))?.text;
@@ -159,9 +140,15 @@ export async function makerPage(sql: Sql, token: string) {
   const blocks = all.filter(({ id }) => !maker.skips.includes(id));
   const shown = await Promise.all(
     blocks.map(async ({ id, name, sheet }) => {
-      const mine = events.filter(({ blockId }) => blockId === id);
+      const mine = events.find(({ blockId }) => blockId === id)?.events ?? [];
       const block = { id, summary: summarise(sheet) };
-      const standing = await makerStanding(sql, { project, settings, block, events: mine });
+      const standing = await makerStanding(sql, {
+        project,
+        settings,
+        makerId: maker.id,
+        block,
+        events: mine,
+      });
       const { done, covered, stuck, orphaned, own } = standing;
       return {
         id,

@@ -1,0 +1,58 @@
+import type { Seam } from '../block';
+import { areaOf, type Point } from '../geometry';
+import { threadUse, type ThreadUse } from '../thread';
+import type { PlannedBlock } from './planBlock';
+import type { Step } from './step';
+
+/** A kind of paper of a block, with how many of it and how many each way up. */
+export interface KindView {
+  readonly id: string;
+  /** With its mark, where it bears one. */
+  readonly name: string;
+  readonly count: number;
+  readonly left: number;
+  readonly right: number;
+  readonly areaMm2: number;
+  readonly edgesMm: readonly number[];
+  readonly anglesDeg: readonly number[];
+}
+
+/** The kinds of a block as pages and the plan document tell them. */
+export function kindViews({ sorted, kindNames }: Pick<PlannedBlock, 'sorted' | 'kindNames'>): KindView[] {
+  return sorted.kinds.map(({ id, outline, signature }, index) => {
+    const hands = sorted.handOf.filter((_, patch) => sorted.kindOf[patch] === index);
+    return {
+      id,
+      name: kindNames[index] as string,
+      count: hands.length,
+      left: hands.filter((hand) => hand === 'L').length,
+      right: hands.filter((hand) => hand === 'R').length,
+      areaMm2: areaOf(outline),
+      edgesMm: signature.map(({ edgeMm }) => edgeMm),
+      anglesDeg: signature.map(({ angleDeg }) => angleDeg),
+    };
+  });
+}
+
+/** Stitches, metres and needlefuls of all joins of a block. */
+export function threadView({ plan, sewing }: Pick<PlannedBlock, 'plan' | 'sewing'>): ThreadUse {
+  const runs = plan.joins.flatMap(({ chains }) => chains.map(({ lengthMm }) => lengthMm));
+  return threadUse(runs, plan.totals.threadStarts, sewing.stitchesPerMm, sewing.usableNeedlefulMm);
+}
+
+/** Minutes of all steps of a kind. */
+export function minutesOf(steps: readonly Step[], kind: Step['kind']): number {
+  return steps.reduce((sum, step) => sum + (step.kind === kind ? step.minutes : 0), 0);
+}
+
+/** Places where two tails lie across one seam, with the indices of its patches. */
+export function clashViews({ basting, graph }: Pick<PlannedBlock, 'basting' | 'graph'>): {
+  readonly seam: string;
+  readonly at: Point;
+  readonly patches: readonly number[];
+}[] {
+  return basting.clashes.map(({ seam, at }) => {
+    const { id, patches } = graph.seams[seam] as Seam;
+    return { seam: id, at, patches };
+  });
+}
