@@ -11,7 +11,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'core',
-          include: ['src/{core,ui,features}/**/*.test.ts', 'cli/**/*.test.ts'],
+          include: ['src/{core,ui,features,workers}/**/*.test.ts', 'cli/**/*.test.ts'],
           testTimeout: 240_000,
         },
       },

@@ -8,10 +8,19 @@ import type { Recipe } from '@/core/generate';
 import type { ClothRule } from '@/core/block';
 import { defaultSetting } from '@/core/setting';
 import { seededRandom } from '@/core/testing';
-import { importBlock, listBlocks, makeBlock, readRevision, saveBlock } from './blocks';
-import { json, type Sql } from './database';
-import { addMakers } from './makers';
-import { type Access, createProject, saveSetting } from './projects';
+import {
+  importBlock,
+  listBlocks,
+  listSummaries,
+  makeBlock,
+  readRevision,
+  saveBlock,
+  type BlockWithSheet,
+} from './blocks';
+import { inTransaction, json, type Sql } from './database';
+import { addJob, type JobWork } from './jobs';
+import { addMakers, listMakers } from './makers';
+import { createProject, openProject, readKeptSetting, saveSetting, type Access } from './projects';
 
 /** What `./kevlo start` prints so that one can sign in. */
 export interface DemoSignIns {
@@ -128,24 +137,44 @@ export async function loadDemo(sql: postgres.Sql, folder: string, now: Date): Pr
   return { email: EMAIL, password, makers };
 }
 
+/** The files of the drawn blocks. */
+function blocksFolder(): string {
+  const root = process.env.KEVLO_ROOT ?? process.cwd();
+  return path.join(/*turbopackIgnore: true*/ root, 'demo', 'blocks');
+}
+
+const NAMES = { name: 'Night Ferry', shop: 'Wherry Lane Cloth', unitSystem: 'inch' } as const;
+
 /**
  * Gives an account a project to play with: the nine blocks, makers and their progress. Whoever has one already gets that.
+ * @returns the project, and the job by which it is filled: that is finished even where this process is killed
  */
-export async function loadSample(
+export async function addSample(
   sql: postgres.Sql,
   account: Account,
-  folder: string,
-  now: Date,
-): Promise<{ id: string }> {
-  const [own] = await sql<{ id: string }[]>`
-    select p.id from project p join membership m on m.project_id = p.id
-    where m.account_id = ${account.id} and m.role = 'host' and p.is_sample
-      and p.removed_at is null and p.archived_at is null`;
-  if (own) return own;
-  const { id } = await loadProject(sql, account, folder, now);
-  await sql`update project set is_sample = true where id = ${id}`;
-  return { id };
+): Promise<{ readonly id: string; readonly job: string | undefined }> {
+  return inTransaction(sql, async (step) => {
+    await step`select 1 from account where id = ${account.id} for update`;
+    const [own] = await step<{ id: string; job: string | null }[]>`
+      select p.id, (select j.id from job j where j.project_id = p.id and j.kind = 'sample') as job
+      from project p join membership m on m.project_id = p.id
+      where m.account_id = ${account.id} and m.role = 'host' and p.is_sample
+        and p.removed_at is null and p.archived_at is null`;
+    if (own) return { id: own.id, job: own.job ?? undefined };
+    const { project } = await createProject(step, account, NAMES);
+    await step`update project set is_sample = true where id = ${project.id}`;
+    const job = await addJob(step, 'sample', { projectId: project.id, accountId: account.id });
+    return { id: project.id, job };
+  });
 }
+
+/** Fills a sample from where it was left. */
+export const fillSample: JobWork = async (sql, { projectId, accountId }) => {
+  const [account] = await sql<Account[]>`select id, email, name from account where id = ${accountId}`;
+  if (!account) return;
+  const access = await openProject(sql, account, projectId, 'edit', 'binned too');
+  await fillProject(sql, access, blocksFolder(), new Date());
+};
 
 async function loadProject(
   sql: postgres.Sql,
@@ -153,29 +182,34 @@ async function loadProject(
   folder: string,
   now: Date,
 ): Promise<{ id: string; makers: DemoSignIns['makers'] }> {
-  const access = await createProject(sql, host, {
-    name: 'Night Ferry',
-    shop: 'Wherry Lane Cloth',
-    unitSystem: 'inch',
-  });
-  for (const block of DEMO_BLOCKS) {
-    const { name } = block;
-    if ('recipe' in block) {
-      await makeBlock(sql, access, block);
-      continue;
+  const access = await createProject(sql, host, NAMES);
+  const makers = await fillProject(sql, access, folder, now);
+  return { id: access.project.id, makers };
+}
+
+/** Puts into a project what is not in it yet. @returns the makers that were added, with their links */
+async function fillProject(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  folder: string,
+  now: Date,
+): Promise<DemoSignIns['makers']> {
+  const { project } = access;
+  const there = new Set((await listSummaries(sql, project)).blocks.map(({ name }) => name));
+  for (const block of DEMO_BLOCKS.filter(({ name }) => !there.has(name))) {
+    if ('recipe' in block) await makeBlock(sql, access, block);
+    else {
+      const svg = await readFile(path.join(folder, block.file), 'utf8');
+      await importBlock(sql, access, { name: block.name, svg });
     }
-    const { file } = block;
-    await importBlock(sql, access, { name, svg: await readFile(path.join(folder, file), 'utf8') });
   }
   await sayWhatColoursMean(sql, access);
-  await layOutSetting(sql, access);
-  const makers = await addMakers(
-    sql,
-    access,
-    MAKERS.map(({ name }) => name),
-  );
-  await recordProgress(sql, access, makers, now);
-  return { id: access.project.id, makers: makers.map(({ name, token }) => ({ name, token })) };
+  if ((await readKeptSetting(sql, project)).setting === null) await layOutSetting(sql, access);
+  const before = await listMakers(sql, project);
+  const fresh = MAKERS.map(({ name }) => name).filter((name) => !before.some((maker) => maker.name === name));
+  const added = fresh.length > 0 ? await addMakers(sql, access, fresh) : [];
+  await recordProgress(sql, access, [...before, ...added], now);
+  return added.map(({ name, token }) => ({ name, token }));
 }
 
 /** Two blocks whose cloth alternates round a ring: the host has said so. */
@@ -184,6 +218,7 @@ async function sayWhatColoursMean(sql: postgres.Sql, access: Access<'edit'>): Pr
   for (const { id, name } of await listBlocks(sql, project)) {
     if (name !== 'Landing' && name !== 'Porthole') continue;
     const { document, revision } = await readRevision(sql, project, id);
+    if (document.rules) continue;
     const patches = document.patches.filter(({ layer }) => layer === 0).map((patch) => patch.id);
     const rules: ClothRule[] = [{ id: 'rule-1', kind: 'alternate', patches }];
     await saveBlock(sql, access, id, { document: { ...document, rules }, revision });
@@ -197,18 +232,35 @@ async function layOutSetting(sql: postgres.Sql, access: Access<'edit'>): Promise
   await saveSetting(sql, access, { setting: defaultSetting(sizes, 3, INCH), revision: 0 });
 }
 
-async function recordProgress(
+/** What the makers have sewn and which bags are ready, all of it or nothing; once only. */
+function recordProgress(
   sql: postgres.Sql,
   access: Access<'edit'>,
-  makers: readonly { id: string; name: string }[],
+  makers: readonly { readonly id: string; readonly name: string }[],
   now: Date,
 ): Promise<void> {
+  return inTransaction(sql, async (step) => {
+    const { project } = access;
+    await step`select 1 from project where id = ${project.id} for update`;
+    const [any] = await step`
+      select 1 from progress_event e join maker m on m.id = e.maker_id where m.project_id = ${project.id} limit 1`;
+    if (any) return;
+    const blocks = await listBlocks(step, project);
+    await step`insert into progress_event ${step(sewnSoFar(step, blocks, makers, now) as never)}`;
+    await step`insert into kit ${step(readyBags(access, blocks, makers))}`;
+  });
+}
+
+function sewnSoFar(
+  sql: Sql,
+  blocks: readonly BlockWithSheet[],
+  makers: readonly { readonly id: string; readonly name: string }[],
+  now: Date,
+): object[] {
   const random = seededRandom(20260);
-  const blocks = await listBlocks(sql, access.project);
   const all = blocks.flatMap((block) => block.sheet.steps.map((step) => ({ block, step })));
-  const rows: object[] = [];
-  for (const [index, { id }] of makers.entries()) {
-    const { share, isStuck } = MAKERS[index] as (typeof MAKERS)[number];
+  return MAKERS.flatMap(({ name, share, isStuck }) => {
+    const id = makers.find((maker) => maker.name === name)?.id;
     const count = Math.round(all.length * share * HANDED_OUT);
     const times = Array.from(
       { length: count },
@@ -225,22 +277,22 @@ async function recordProgress(
       device: 'demo',
       units: all[which] ? json(sql, withUnits(all[which].step, all[which].block.sheet.patches).units) : null,
     });
-    times.forEach((at, which) => rows.push(event(at, which, 'done')));
-    if (isStuck) rows.push(event(now.getTime() - 2 * 24 * 3600 * 1000, count, 'stuck'));
-  }
-  await sql`insert into progress_event ${sql(rows as never)}`;
-  const kits = blocks.flatMap((block, place) =>
-    makers.map(({ id }, index) => ({
-      block_id: block.id,
-      maker_id: id,
-      status:
-        place < BLOCKS_HANDED_OUT
-          ? 'handed-over'
-          : place === BLOCKS_HANDED_OUT && index < 9
-            ? 'packed'
-            : 'to-pack',
-      changed_by: access.account.id,
+    const done = times.map((at, which) => event(at, which, 'done'));
+    return isStuck ? [...done, event(now.getTime() - 2 * 24 * 3600 * 1000, count, 'stuck')] : done;
+  });
+}
+
+function readyBags(
+  { account }: Access<'edit'>,
+  blocks: readonly BlockWithSheet[],
+  makers: readonly { readonly id: string; readonly name: string }[],
+) {
+  return blocks.slice(0, BLOCKS_HANDED_OUT + 1).flatMap(({ id: block }, place) =>
+    MAKERS.slice(0, place < BLOCKS_HANDED_OUT ? MAKERS.length : 9).map(({ name }) => ({
+      block_id: block,
+      maker_id: makers.find((maker) => maker.name === name)?.id ?? '',
+      status: place < BLOCKS_HANDED_OUT ? 'handed-over' : 'packed',
+      changed_by: account.id,
     })),
   );
-  await sql`insert into kit ${sql(kits.filter(({ status }) => status !== 'to-pack'))}`;
 }

@@ -176,6 +176,11 @@ function hasLoneHalf(text: string): boolean {
   return /\\ud[89a-f][0-9a-f]{2}/i.test(halves);
 }
 
+/** What stands after the question mark of an address. */
+export function queryOf(request: Request): Record<string, string> {
+  return Object.fromEntries(new URL(request.url).searchParams);
+}
+
 /** A file to save or to show, named so that every system can keep it. */
 export function fileResponse(
   body: string | Buffer,

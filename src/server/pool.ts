@@ -2,7 +2,9 @@ import os from 'node:os';
 import path from 'node:path';
 import { Piscina } from 'piscina';
 import type * as worker from '@/workers/node/coreWorker';
+import type { Refusable } from '@/workers/node/coreWorker';
 import { ServerError } from './errors';
+import { refusalOf } from './refused';
 
 type Tasks = typeof worker;
 
@@ -38,11 +40,11 @@ export async function offThread<K extends keyof Tasks>(
   name: K,
   task: Parameters<Tasks[K]>[0],
   signal?: AbortSignal,
-): Promise<ReturnType<Tasks[K]>> {
+): Promise<Awaited<ReturnType<Tasks[K]>>> {
   const timeout = AbortSignal.timeout(MOST_MS);
   const either = signal ? AbortSignal.any([signal, timeout]) : timeout;
   try {
-    return (await pool().run(task, { name, signal: either })) as ReturnType<Tasks[K]>;
+    return (await pool().run(task, { name, signal: either })) as Awaited<ReturnType<Tasks[K]>>;
   } catch (error) {
     if (timeout.aborted && !signal?.aborted) throw tooLong();
     if (signal?.aborted)
@@ -52,6 +54,12 @@ export async function offThread<K extends keyof Tasks>(
     if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooLong();
     throw error;
   }
+}
+
+/** What came of work in a thread, or its refusal as an answer to whoever asked. @throws ServerError 422 */
+export function unlessRefused<T>({ value, refusal }: Refusable<T>): T {
+  if (!refusal) return value as T;
+  throw refusalOf(refusal);
 }
 
 function tooLong(): ServerError {

@@ -7,9 +7,18 @@ export function refused<T>(work: () => T): T {
     return work();
   } catch (error) {
     if (!(error instanceof InvalidInputError)) throw error;
-    const { name, line } = error.place;
-    const where = name ?? (line === undefined ? undefined : `line ${line}`);
-    const body = { code: error.code, what: error.message, mend: error.mend };
-    throw new ServerError(422, where === undefined ? body : { ...body, where });
+    throw refusalOf(error);
   }
+}
+
+/** A refusal by the core as an answer to the person who asked. */
+export function refusalOf({
+  code,
+  message,
+  mend,
+  place: { name, line },
+}: Pick<InvalidInputError, 'code' | 'message' | 'mend' | 'place'>): ServerError {
+  const where = name ?? (line === undefined ? undefined : `line ${line}`);
+  const body = { code, what: message, mend };
+  return new ServerError(422, where === undefined ? body : { ...body, where });
 }

@@ -25,3 +25,4 @@ export {
   type MarkedPaper,
   type PaperMark,
 } from './paperMarks';
+export { projectMarks } from './projectMarks';

@@ -12,6 +12,7 @@ export {
   withSchool,
   type OrderPress,
 } from './changeOrder';
+export { papersOfBlocks, saySaved, type PapersOfProject, type PapersSources } from './papersOfBlocks';
 export { jointClashes, type JointClash } from './jointClashes';
 export type { Hand, HandWish } from './sayHand';
 export { wishesOf } from './orderWishes';

@@ -15,7 +15,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { counted } from '@/core/words';
 import { BASTE_POLICIES, PACK_PAPERS, packsFor, type BastePolicy, type BlockPapers } from '@/core/papers';
-import type { PapersOfProject } from '@/server/blocks';
+import type { PapersOfProject } from '@/core/sheet';
 import { Silhouette } from '@/ui/drawing';
 import { Notice } from '@/ui/Notice';
 import { POLICY_NAMES } from './policyNames';

@@ -1,11 +1,12 @@
-import path from 'node:path';
 import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
 import { createFirstAccount, type Account } from '../accounts';
 import { projectBadges } from '../badges';
 import { listBlocks, makeBlock } from '../blocks';
-import { loadSample } from '../demo';
+import { addSample } from '../demo';
+import { JOB_KINDS } from '../jobKinds';
+import { runJobNow } from '../jobs';
 import { listKits, setKitStatus, setKitStatuses } from './kits';
 import { addMakers, listMakers, setSkip } from '../makers';
 import { makerPage, projectProgress, recordEvents } from '../progress';
@@ -111,9 +112,10 @@ test('a block that a maker skips is on no page, bag or count of theirs; what the
 });
 
 test('a sample is made once, is whole, and is thrown away without a trace', async () => {
-  const folder = path.join(process.cwd(), 'demo/blocks');
-  const { id } = await loadSample(sql, host, folder, new Date('2026-11-20T12:00:00Z'));
-  expect(await loadSample(sql, host, folder, new Date())).toEqual({ id });
+  const { id, job } = await addSample(sql, host);
+  expect(await addSample(sql, host)).toEqual({ id, job });
+  expect(await runJobNow(sql, JOB_KINDS, job!)).toEqual({ state: 'done', says: '' });
+  expect((await listBlocks(sql, (await open(host, id, 'read')).project)).length).toBe(9);
   const samples = async () => (await listProjects(sql, host)).filter(({ isSample }) => isSample);
   expect(await samples()).toMatchObject([{ id, role: 'host', state: 'in-use' }]);
   await setProjectState(sql, await open(host, id, 'own'), 'binned');

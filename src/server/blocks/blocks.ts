@@ -1,8 +1,7 @@
 import type postgres from 'postgres';
-import { InvalidInputError } from '@/core/errors';
 import type { BlockDocument } from '@/core/block';
 import { readBlockDocument } from '@/core/formats';
-import { documentOfRecipe, wholeRecipe, type Recipe } from '@/core/generate';
+import { wholeRecipe, type Recipe } from '@/core/generate';
 import type { BagSettings } from '@/core/bags';
 import type { BlockSheet, BlockSummary } from '@/core/sheet';
 import type { UnitSystem } from '@/core/length';
@@ -12,7 +11,7 @@ import { contentHash, inTransaction, type Sql, json } from '../database';
 import { ServerError, conflict, notFound } from '../errors';
 import { notify } from '../live';
 import { settingsOf } from './marks';
-import { fewAtOnce, offThread } from '../pool';
+import { fewAtOnce, offThread, unlessRefused } from '../pool';
 import { refused } from '../refused';
 import { readBlock, readDocument } from './readBlock';
 import { sheetFor, sheetsFor, summariesFor, type ToBeSheeted } from './sheets';
@@ -125,7 +124,9 @@ export function makeBlock(
   access: Access<'edit'>,
   input: { name: string; recipe: Recipe },
 ): Promise<{ id: string }> {
-  return addBlock(sql, access, input.name, () => makeDocument(input.recipe));
+  return addBlock(sql, access, input.name, async () => ({
+    document: unlessRefused(await offThread('recipe', input.recipe)),
+  }));
 }
 
 /** A block that is about to be added, and the colours that its drawing gives its cloths. */
@@ -169,10 +170,6 @@ async function addBlock(
   });
 }
 
-function makeDocument(recipe: Recipe): MadeBlock {
-  return refused(() => ({ document: documentOfRecipe(recipe) }));
-}
-
 function nameTaken(name: string): ServerError {
   return new ServerError(409, {
     code: 'name-taken',
@@ -194,12 +191,7 @@ async function readDrawing(
     ...(widthMm === undefined ? {} : { widthMm }),
     ...(weldMm === undefined ? {} : { weldMm }),
   };
-  const read = await offThread('drawing', { text, options, isSnapped, known }, signal);
-  if ('document' in read) return read;
-  const { code, message, mend, place } = read.refusal;
-  return refused(() => {
-    throw new InvalidInputError(code, message, mend, place);
-  });
+  return unlessRefused(await offThread('drawing', { text, options, isSnapped, known }, signal));
 }
 
 /** Renames a block; refused when someone else changed it meanwhile. */

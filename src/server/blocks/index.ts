@@ -15,6 +15,6 @@ export {
   setBlockRemoved,
 } from './blocks';
 export { chooseMark, projectMarks, settingsOf } from './marks';
-export { papersOfProject, type PapersOfProject, saySaved } from './projectPapers';
+export { papersOfProject } from './projectPapers';
 export { recipeSchema } from './recipeSchema';
 export { sheetFor, summariesFor, type ToBeSheeted } from './sheets';

@@ -2,17 +2,11 @@ import type postgres from 'postgres';
 import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import type { Outline } from '@/core/geometry';
-import {
-  groupKinds,
-  isSamePaper,
-  nameKinds,
-  proposeMarks,
-  type ChosenMark,
-  type MarkedPaper,
-} from '@/core/shapes';
+import { isSamePaper, type ChosenMark, type MarkedPaper } from '@/core/shapes';
 import { type Access, audit, type Project, readProject } from '../projects';
 import { inTransaction, type Sql, derived, hashOf, json } from '../database';
 import { notify } from '../live';
+import { offThread } from '../pool';
 import { sheetSettings } from './sheets';
 
 /** Raised whenever the core proposes other marks for the same papers. */
@@ -37,7 +31,10 @@ export async function projectMarks(
     project.marks,
     project.unitSystem,
   )}`;
-  return derived(sql, key, async () => computeMarks(await documentsOf(sql, project), project));
+  return derived(sql, key, async () => {
+    const documents = await documentsOf(sql, project);
+    return offThread('marks', { documents, chosen: project.marks, system: project.unitSystem });
+  });
 }
 
 /**
@@ -56,19 +53,6 @@ async function documentsOf(sql: Sql, project: Project): Promise<BlockDocument[]>
   const rows = await sql<{ document: BlockDocument }[]>`
     select document from block where project_id = ${project.id} and removed_at is null order by place, name`;
   return rows.map(({ document }) => document);
-}
-
-function computeMarks(
-  documents: readonly BlockDocument[],
-  { marks: chosen, unitSystem }: Project,
-): MarkedPaper[] {
-  const { kinds } = groupKinds(documents.flatMap(({ patches }) => patches.map(({ outline }) => outline)));
-  const names = nameKinds(kinds, unitSystem);
-  const papers = kinds.map(({ outline, isHanded }, i) => ({ name: names[i] ?? '', outline, isHanded }));
-  return proposeMarks(papers, chosen).flatMap((mark, i) => {
-    const outline = kinds[i]?.outline;
-    return mark && outline ? [{ outline, mark }] : [];
-  });
 }
 
 /** Lets the host choose a paper's mark, or go back to what is proposed. */

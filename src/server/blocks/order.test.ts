@@ -4,7 +4,15 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { withKindChoice } from '@/core/basting';
 import { defaultRecipe } from '@/core/generate';
 import { defaultSetting } from '@/core/setting';
-import { changeOrder, withPolicy, withSchool, withUnits, type BasteStep, type JoinStep } from '@/core/sheet';
+import {
+  saySaved,
+  changeOrder,
+  withPolicy,
+  withSchool,
+  withUnits,
+  type BasteStep,
+  type JoinStep,
+} from '@/core/sheet';
 import { createFirstAccount, type Account } from '../accounts';
 import { saveBlock } from './blockDocuments';
 import { readRevision } from './readBlock';
@@ -20,7 +28,7 @@ import {
   saveSetting,
 } from '../projects';
 import { exportProject, importProject } from '../files';
-import { papersOfProject, saySaved } from './projectPapers';
+import { papersOfProject } from './projectPapers';
 import { testDatabase } from '../database/testDatabase';
 
 let sql: postgres.Sql;

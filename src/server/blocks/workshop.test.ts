@@ -15,7 +15,7 @@ import { readRevision } from './readBlock';
 import { loadDemo } from '../demo';
 import { chooseMark, projectMarks } from './marks';
 import { exportProject, importProject } from '../files';
-import { printJob } from '../printing';
+import { printJob } from '@/core/printing';
 import {
   createProject,
   listProjects,
@@ -192,6 +192,6 @@ test('papers of a block are printed once each: right hands face up, with how man
     .flatMap((one) => (one.kind === 'text' && /^[LR]$/.test(one.text) ? [one.text] : []));
   expect(letters.filter((one) => one === 'L')).toHaveLength(letters.filter((one) => one === 'R').length);
   expect(() => printJob('Kelp', kelp, [], { ...wish, what: 'plate' })).toThrow(
-    expect.objectContaining({ status: 422 }),
+    expect.objectContaining({ code: 'print' }),
   );
 });

@@ -1,11 +1,11 @@
 import type postgres from 'postgres';
 import type { BlockDocument } from '@/core/block';
 import { ownSewing } from '@/core/assembly';
-import { PROJECT_FORMAT, readProjectFile, renameInSetting, type ProjectFile } from '@/core/formats';
+import { PROJECT_FORMAT, renameInSetting, type ProjectFile } from '@/core/formats';
 import type { Account } from '../accounts';
 import { audit, changeProject, createProject, type Project, readKeptSetting } from '../projects';
 import { contentHash, inTransaction, type Sql, json } from '../database';
-import { refused } from '../refused';
+import { offThread, unlessRefused } from '../pool';
 
 /** A project as a file: its blocks, settings, setting and marks, without makers. */
 export async function exportProject(sql: Sql, project: Project): Promise<ProjectFile> {
@@ -33,7 +33,7 @@ export async function importProject(
   account: Account,
   text: string,
 ): Promise<{ id: string }> {
-  const file = refused(() => readProjectFile(text));
+  const file = unlessRefused(await offThread('projectFile', text));
   const { blocks, setting, marks = [], basting = {}, format: _format, ...settings } = file;
   return inTransaction(sql, async (step) => {
     const access = await createProject(step, account, { name: file.name });

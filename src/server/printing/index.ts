@@ -1,2 +1,1 @@
-export { writePdf } from './pdf';
-export { type Printed, printJob } from './printing';
+export { blockPdf, paperPdf, stepsPdf } from './printing';

@@ -1,102 +1,53 @@
-import { type BlockDocument, buildSeamGraph } from '@/core/block';
-import { mirrored } from '@/core/geometry';
-import type { UnitSystem } from '@/core/length';
-import {
-  centringGuide,
-  clamshellGuide,
-  fussyWindow,
-  papersJob,
-  plateAngleCheck,
-  type PageSize,
-  type PaperRun,
-  type PrintJob,
-} from '@/core/printing';
-import { groupKinds, markOf, nameKinds, type MarkedPaper } from '@/core/shapes';
-import { invalid } from '../errors';
-import { refused } from '../refused';
+import type { PapersOptions, PaperRun, PrintWish } from '@/core/printing';
+import { openBlock, projectMarks, readRevision } from '../blocks';
+import type { Sql } from '../database';
+import { offThread, unlessRefused } from '../pool';
+import type { Project } from '../projects';
 
-/** What can be printed of a block. */
-export type Printed = 'papers' | 'window' | 'centring' | 'plate' | 'clamshell';
-
-export interface PrintWish {
-  readonly what: Printed;
-  readonly size: PageSize;
-  readonly system: UnitSystem;
-  readonly allowanceMm: number;
-  readonly gapMm: number;
-  readonly hasHole: boolean;
-  /** Index of the paper kind, for a window or a guide. */
-  readonly kind: number;
+/** A file to show or save. */
+export interface Printout {
+  readonly name: string;
+  readonly pdf: Buffer;
 }
 
-/** Lays out what is to be printed of a block. @throws ServerError 422 */
-export function printJob(
-  name: string,
-  document: BlockDocument,
-  marks: readonly MarkedPaper[],
-  wish: PrintWish,
-): PrintJob {
-  const { size, system, gapMm, hasHole } = wish;
-  const runs = paperRuns(document, marks, system);
-  if (wish.what === 'papers') return refused(() => papersJob(runs, { title: name, size, gapMm, hasHole }));
-  if (wish.what === 'centring') {
-    const rim = buildSeamGraph(document.patches).openEdges.map(({ path }) => path);
-    return refused(() => centringGuide(name, rim, size, system));
-  }
-  const run = runs[wish.kind];
-  if (!run) throw invalid('This block has no such paper.', 'Choose one of its papers.', 'kind');
-  if (wish.what === 'window')
-    return refused(() => fussyWindow(run.name, run.outline, wish.allowanceMm, size, system));
-  return wish.what === 'plate' ? plateJob(document, size, system) : shellJob(run, document, size, system);
+/** What of a block is printed how; the rest is the project's. */
+export type BlockWish = Omit<PrintWish, 'system' | 'allowanceMm'>;
+
+/** Papers or a guide of a block at true size. @param signal ends the work when whoever asked for it leaves */
+export async function blockPdf(
+  sql: Sql,
+  project: Project,
+  blockId: string,
+  wish: BlockWish,
+  signal: AbortSignal,
+): Promise<Printout> {
+  const { name, document } = await readRevision(sql, project, blockId);
+  const { unitSystem: system, allowanceMm } = project;
+  const marks = await projectMarks(sql, project);
+  const task = { name, document, marks, wish: { ...wish, system, allowanceMm } };
+  const pdf = unlessRefused(await offThread('printBlock', task, signal));
+  return { name: `${name} ${wish.what}`, pdf: Buffer.from(pdf) };
 }
 
-/** Papers of a block as they are to be cut: face up for right hands, with how many are turned over. */
-export function paperRuns(
-  { patches }: BlockDocument,
-  marks: readonly MarkedPaper[],
-  system: UnitSystem,
-): PaperRun[] {
-  const { kinds, kindOf, handOf } = groupKinds(patches.map(({ outline }) => outline));
-  const names = nameKinds(kinds, system, marks);
-  return kinds.map(({ outline, isHanded }, kind) => {
-    const own = Array.from(kindOf).flatMap((one, index) => (one === kind ? [index] : []));
-    const isLeft = handOf[own[0] as number] === 'L';
-    const mark = markOf(outline, marks);
-    return {
-      name: names[kind] as string,
-      outline: isLeft ? mirrored(outline) : outline,
-      count: own.length,
-      ...(mark ? { mark } : {}),
-      ...(isHanded ? { left: own.filter((index) => handOf[index] === 'L').length } : {}),
-    };
-  });
+/** A card for each step of a block. */
+export async function stepsPdf(
+  sql: Sql,
+  project: Project,
+  blockId: string,
+  size: PrintWish['size'],
+  signal: AbortSignal,
+): Promise<Printout> {
+  const { name, sheet } = await openBlock(sql, project, blockId);
+  const pdf = await offThread('printSteps', { name, sheet, size }, signal);
+  return { name: `${name} step cards`, pdf: Buffer.from(pdf) };
 }
 
-function plateJob({ parts = [] }: BlockDocument, size: PageSize, system: UnitSystem): PrintJob {
-  const plate = parts
-    .map(({ recipe }) => recipe as Record<string, unknown>)
-    .find(({ kind }) => kind === 'plate');
-  if (!plate)
-    throw invalid('This block holds no plate.', 'Make one from figures, or choose another guide.', 'what');
-  return refused(() =>
-    plateAngleCheck(Number(plate.blades), Number(plate.innerMm), Number(plate.outerMm), size, system),
-  );
-}
-
-function shellJob(
+/** One paper of the catalogue at true size. */
+export async function paperPdf(
   run: PaperRun,
-  { parts = [] }: BlockDocument,
-  size: PageSize,
-  system: UnitSystem,
-): PrintJob {
-  const rows = parts
-    .map(({ recipe }) => recipe as Record<string, unknown>)
-    .find(({ kind }) => kind === 'clamshell');
-  if (!rows)
-    throw invalid(
-      'This block holds no clamshell rows.',
-      'Make them from figures, or choose another guide.',
-      'what',
-    );
-  return refused(() => clamshellGuide(Number(rows.widthMm), Number(rows.columns), size, system));
+  options: PapersOptions,
+  signal: AbortSignal,
+): Promise<Printout> {
+  const pdf = await offThread('printPapers', { runs: [run], options }, signal);
+  return { name: run.name, pdf: Buffer.from(pdf) };
 }

@@ -3,14 +3,39 @@ import type { AssemblyPlan, SewingSettings } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
 import { InvalidInputError } from '@/core/errors';
-import type { DrawingOptions } from '@/core/formats';
-import { blockSheet, planOrder, type BlockSheet } from '@/core/sheet';
+import { readProjectFile, type DrawingOptions, type ProjectFile } from '@/core/formats';
+import { documentOfRecipe, type Recipe } from '@/core/generate';
+import type { UnitSystem } from '@/core/length';
+import { papersJob, printJob, stepCards, type PageSize, type PapersOptions, type PaperRun, type PrintWish } from '@/core/printing'; // prettier-ignore
+import { projectMarks, type ChosenMark, type MarkedPaper } from '@/core/shapes';
+import {
+  blockSheet,
+  papersOfBlocks,
+  planOrder,
+  type BlockSheet,
+  type PapersOfProject,
+  type PapersSources,
+} from '@/core/sheet';
 import { readDrawing, type Colours } from '../readDrawing';
+import { writePdf } from './pdf';
 
-/** What a drawing became, or why it is refused: errors lose their class between threads. */
-export type ReadDrawing =
-  | { readonly document: BlockDocument; readonly colours: Colours }
-  | { readonly refusal: Pick<InvalidInputError, 'code' | 'message' | 'mend' | 'place'> };
+/** What came of work that may refuse its input: errors lose their class between threads. */
+export type Refusable<T> =
+  | { readonly value: T; readonly refusal?: undefined }
+  | {
+      readonly value?: undefined;
+      readonly refusal: Pick<InvalidInputError, 'code' | 'message' | 'mend' | 'place'>;
+    };
+
+async function refusable<T>(work: () => T | Promise<T>): Promise<Refusable<T>> {
+  try {
+    return { value: await work() };
+  } catch (error) {
+    if (!(error instanceof InvalidInputError)) throw error;
+    const { code, message, mend, place } = error;
+    return { refusal: { code, message, mend, place } };
+  }
+}
 
 /** The order of sewing: by far the longest part of a sheet, and the same whatever the settings are. */
 export function order({
@@ -35,6 +60,74 @@ export function sheet({
   return blockSheet(document.patches, settings, undefined, document, plan);
 }
 
+/** Marks of a project's look-alike papers. */
+export function marks({
+  documents,
+  chosen,
+  system,
+}: {
+  documents: readonly BlockDocument[];
+  chosen: readonly ChosenMark[];
+  system: UnitSystem;
+}): MarkedPaper[] {
+  const outlines = documents.flatMap(({ patches }) => patches.map(({ outline }) => outline));
+  return projectMarks(outlines, chosen, system);
+}
+
+/** Papers of a whole project under its setting. */
+export function papers(sources: PapersSources): PapersOfProject {
+  return papersOfBlocks(sources);
+}
+
+/** The block that a generator makes of its figures. */
+export function recipe(figures: Recipe): Promise<Refusable<BlockDocument>> {
+  return refusable(() => documentOfRecipe(figures));
+}
+
+/** A whole project from its file. */
+export function projectFile(text: string): Promise<Refusable<ProjectFile>> {
+  return refusable(() => readProjectFile(text));
+}
+
+/** Papers and guides of a block at true size, as a PDF. */
+export function printBlock({
+  name,
+  document,
+  marks: marked,
+  wish,
+}: {
+  name: string;
+  document: BlockDocument;
+  marks: readonly MarkedPaper[];
+  wish: PrintWish;
+}): Promise<Refusable<Uint8Array>> {
+  return refusable(() => writePdf(printJob(name, document, marked, wish)));
+}
+
+/** A card for each step of a block, as a PDF. */
+export function printSteps({
+  name,
+  sheet: whole,
+  size,
+}: {
+  name: string;
+  sheet: BlockSheet;
+  size: PageSize;
+}): Promise<Uint8Array> {
+  return writePdf(stepCards(name, whole, size));
+}
+
+/** Papers of the catalogue at true size, as a PDF. */
+export function printPapers({
+  runs,
+  options,
+}: {
+  runs: readonly PaperRun[];
+  options: PapersOptions;
+}): Promise<Uint8Array> {
+  return writePdf(papersJob(runs, options));
+}
+
 export function drawing({
   text,
   options,
@@ -46,25 +139,17 @@ export function drawing({
   isSnapped: boolean;
   /** Cloths of the project and their colours. */
   known: Colours;
-}): ReadDrawing {
-  try {
-    const { patches, faults, parts, rules, order, basting, notes, colours } = readDrawing(
-      text,
-      { ...options, isSnapped },
-      known,
-    );
+}): Promise<Refusable<{ readonly document: BlockDocument; readonly colours: Colours }>> {
+  return refusable(() => {
+    const { patches, faults, parts, rules, order: wishes, basting, notes, colours } = readDrawing(text, { ...options, isSnapped }, known); // prettier-ignore
     const [fault] = faults;
     if (fault)
       throw new InvalidInputError(fault.code, fault.message, fault.mend, {
         name: fault.shape,
         line: fault.line,
       });
-    const more = { parts, rules, order, basting, notes };
+    const more = { parts, rules, order: wishes, basting, notes };
     const given = Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined));
     return { document: { format: BLOCK_FORMAT, patches, ...given }, colours };
-  } catch (error) {
-    if (!(error instanceof InvalidInputError)) throw error;
-    const { code, message, mend, place } = error;
-    return { refusal: { code, message, mend, place } };
-  }
+  });
 }

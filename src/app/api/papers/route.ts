@@ -1,12 +1,12 @@
 import Joi from 'joi';
 import { isPaper, makePaper, type Paper } from '@/core/catalogue';
-import { papersJob, type PageSize } from '@/core/printing';
+import type { PageSize } from '@/core/printing';
 import { nameShape, signatureOf } from '@/core/shapes';
 import type { UnitSystem } from '@/core/length';
 import { invalid } from '@/server/errors';
-import { fileResponse, requireAccount, route } from '@/server/http';
+import { fileResponse, queryOf, requireAccount, route } from '@/server/http';
 import { parse } from '@/server/parse';
-import { writePdf } from '@/server/printing';
+import { paperPdf } from '@/server/printing';
 import { refused } from '@/server/refused';
 
 interface Query {
@@ -30,14 +30,12 @@ const QUERY = Joi.object<Query>({
 /** One paper of the catalogue at true size, as a PDF. */
 export const GET = route(async (request) => {
   await requireAccount();
-  const { paper, count, size, gap, hole, system } = parse(
-    QUERY,
-    Object.fromEntries(new URL(request.url).searchParams),
-  );
+  const { paper, count, size, gap, hole, system } = parse(QUERY, queryOf(request));
   const outline = refused(() => makePaper(readPaper(paper)));
   const name = nameShape(signatureOf(outline), system);
-  const job = papersJob([{ name, outline, count }], { title: name, size, gapMm: gap, hasHole: hole });
-  return fileResponse(await writePdf(job), 'application/pdf', `${name}.pdf`, 'inline');
+  const options = { title: name, size, gapMm: gap, hasHole: hole };
+  const { pdf } = await paperPdf({ name, outline, count }, options, request.signal);
+  return fileResponse(pdf, 'application/pdf', `${name}.pdf`, 'inline');
 });
 
 function readPaper(text: string): Paper {

@@ -1,12 +1,15 @@
-import path from 'node:path';
 import { database } from '@/server/database';
-import { loadSample } from '@/server/demo';
+import { addSample } from '@/server/demo';
 import { requireAccount, route } from '@/server/http';
+import { JOB_KINDS } from '@/server/jobKinds';
+import { runJobNow } from '@/server/jobs';
 import { fewAtOnce } from '@/server/pool';
 
 export const POST = route(async () => {
   const account = await requireAccount();
-  const root = process.env.KEVLO_ROOT ?? process.cwd();
-  const blocks = path.join(/*turbopackIgnore: true*/ root, 'demo', 'blocks');
-  return fewAtOnce(account.id, () => loadSample(database(), account, blocks, new Date()));
+  return fewAtOnce(account.id, async () => {
+    const { id, job } = await addSample(database(), account);
+    if (job) await runJobNow(database(), JOB_KINDS, job);
+    return { id };
+  });
 });

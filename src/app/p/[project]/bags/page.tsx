@@ -5,7 +5,8 @@ import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { database } from '@/server/database';
-import { papersOfProject, saySaved } from '@/server/blocks';
+import { saySaved } from '@/core/sheet';
+import { papersOfProject } from '@/server/blocks';
 import { loadBlocks, loadPeople } from '../load';
 
 export const metadata = { title: 'Bags' };

@@ -2,7 +2,8 @@ import { pickList } from '@/core/bags';
 import { PrintSheets } from '@/features/bags/PrintSheets';
 import { sewersOf } from '@/core/bags';
 import { database } from '@/server/database';
-import { papersOfProject, saySaved } from '@/server/blocks';
+import { saySaved } from '@/core/sheet';
+import { papersOfProject } from '@/server/blocks';
 import { loadBlocks, loadPeople } from '../../load';
 
 export const metadata = { title: 'Bag lists and labels' };

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { papersCsv, writeBlockFile, writeDxf, writeSvg } from '@/core/formats';
 import { openBlock, readDocument } from '@/server/blocks';
 import { database } from '@/server/database';
-import { fileResponse, projectRoute } from '@/server/http';
+import { fileResponse, projectRoute, queryOf } from '@/server/http';
 import { parse } from '@/server/parse';
 
 type Format = 'svg' | 'json' | 'dxf' | 'csv';
@@ -18,7 +18,7 @@ const TYPES: Readonly<Record<Format, string>> = {
 /** A block in an open format, written anew from its document: nothing that was uploaded is given out as it came. */
 export const GET = projectRoute('read', async (request, access, { block: blockId = '' }) => {
   const { project } = access;
-  const { format } = parse(QUERY, Object.fromEntries(new URL(request.url).searchParams));
+  const { format } = parse(QUERY, queryOf(request));
   const document = await readDocument(database(), project, blockId);
   const { name, sheet } = await openBlock(database(), project, blockId);
   const write: Readonly<Record<Format, () => string>> = {

@@ -1,10 +1,9 @@
 import Joi from 'joi';
-import { stepCards, type PageSize } from '@/core/printing';
-import { openBlock, readRevision, projectMarks } from '@/server/blocks';
+import type { PageSize, Printed } from '@/core/printing';
 import { database } from '@/server/database';
-import { fileResponse, projectRoute } from '@/server/http';
+import { fileResponse, projectRoute, queryOf } from '@/server/http';
 import { parse } from '@/server/parse';
-import { writePdf, printJob, type Printed } from '@/server/printing';
+import { blockPdf, stepsPdf } from '@/server/printing';
 
 interface Query {
   readonly what: Printed | 'steps';
@@ -23,24 +22,12 @@ const QUERY = Joi.object<Query>({
 });
 
 /** Papers and guides of a block at true size, as a PDF. */
-export const GET = projectRoute('read', async (request, access, { block: blockId = '' }) => {
-  const sql = database();
-  const { project } = access;
-  const { what, size, gap, hole, kind } = parse(QUERY, Object.fromEntries(new URL(request.url).searchParams));
-  if (what === 'steps') {
-    const { name, sheet } = await openBlock(sql, project, blockId);
-    const cards = stepCards(name, sheet, size ?? project.pageSize);
-    return fileResponse(await writePdf(cards), 'application/pdf', `${name} step cards.pdf`, 'inline');
-  }
-  const { name, document } = await readRevision(sql, project, blockId);
-  const job = printJob(name, document, await projectMarks(sql, project), {
-    what,
-    size: size ?? project.pageSize,
-    system: project.unitSystem,
-    allowanceMm: project.allowanceMm,
-    gapMm: gap,
-    hasHole: hole,
-    kind,
-  });
-  return fileResponse(await writePdf(job), 'application/pdf', `${name} ${what}.pdf`, 'inline');
+export const GET = projectRoute('read', async (request, { project }, { block = '' }) => {
+  const { what, size = project.pageSize, gap, hole, kind } = parse(QUERY, queryOf(request));
+  const wish = { size, gapMm: gap, hasHole: hole, kind };
+  const { name, pdf } =
+    what === 'steps'
+      ? await stepsPdf(database(), project, block, size, request.signal)
+      : await blockPdf(database(), project, block, { ...wish, what }, request.signal);
+  return fileResponse(pdf, 'application/pdf', `${name}.pdf`, 'inline');
 });
