@@ -1,5 +1,5 @@
 import type { Outline } from '@/core/geometry';
-import { outlinePath } from './outlinePath';
+import { PatchMark } from './drawing';
 import { swatchFill } from './swatches';
 
 interface PatchPathsProps {
@@ -14,13 +14,11 @@ interface PatchPathsProps {
 /** Patches drawn small: their swatches and outlines, without numbers. */
 export function PatchPaths({ patches, prefix, fabrics, strokeWidth = 0.5 }: PatchPathsProps) {
   return patches.map(({ id, outline, fabric }) => (
-    <path
+    <PatchMark
       key={id}
-      d={outlinePath(outline)}
+      outline={outline}
       fill={swatchFill(prefix, fabrics, fabric)}
-      stroke="var(--mui-palette-text-primary)"
       strokeWidth={strokeWidth}
-      vectorEffect="non-scaling-stroke"
     />
   ));
 }

@@ -1,6 +1,6 @@
 import { edgeOf, flatten, type Outline, type Point } from '@/core/geometry';
 
-export { outlinePath } from '@/core/formats';
+export { outlinePath } from '@/core/geometry';
 
 /** SVG path data of a run of points, mm. */
 export function runPath(points: readonly Point[]): string {

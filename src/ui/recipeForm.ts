@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/lists';
 import { RECIPE_FIELDS, generate, type Recipe, type RecipeKind } from '@/core/generate';
 import { boxOfPoints, toPolygon } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
@@ -42,7 +43,7 @@ export function previewRecipe(recipe: Recipe, system: UnitSystem) {
   const moved = patches.map((patch, index): SheetPatch => {
     const corners = patch.outline.corners.map(({ x, y }) => ({ x: x - box.minX, y: y - box.minY }));
     const outline = { corners, bulges: patch.outline.bulges };
-    const kind = kindOf[index] as number;
+    const kind = itemAt(kindOf, index);
     return { ...patch, outline, kind, hand: handOf[index] ?? 'none', foldOrder: [], tails: [] };
   });
   const counts = names.map((name, kind) => `${kindOf.filter((own) => own === kind).length} of ${name}`);

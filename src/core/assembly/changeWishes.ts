@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { assertNever } from '../errors';
 import type { Apart } from './exactTree';
@@ -92,7 +93,7 @@ function swap(
   const parts = [first.left, first.right]
     .map((part) => ({ part, cost: joinCost(graph, part, other) }))
     .sort((a, b) => a.cost - b.cost);
-  const nearest = parts[0] as (typeof parts)[number];
+  const nearest = itemAt(parts, 0);
   if (nearest.cost === Infinity)
     return { refused: 'This join needs the one before it: neither part of that unit touches the other.' };
   const patches = [...nearest.part, ...other];
@@ -107,7 +108,7 @@ function place(joins: readonly Pair[], wishes: Wishes, join: number, at: number)
   const other = joins[at];
   if (!other || at === join) return { refused: 'It stands there already.' };
   const [first, second] = at < join ? [join, at] : [at, join];
-  const [early, late] = [joins[first] as Pair, joins[second] as Pair];
+  const [early, late] = [itemAt(joins, first), itemAt(joins, second)];
   if (needs(joins, first).has(second))
     return {
       refused:

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { planAssembly, type AssemblyPlan } from './planAssembly';
 import { SCHOOLS, type School } from './schools';
@@ -33,7 +34,7 @@ export function compareSchools(
   const plans = all
     .map((school) => (known?.school === school ? known : planAssembly(graph, settings, undefined, school)))
     .filter(({ isTaught }) => isTaught);
-  const best = plans[0] as AssemblyPlan;
+  const best = itemAt(plans, 0);
   return plans.map(({ school, totals, bendsBound, bendsLeast }) => {
     const { bends, threadStarts, minutes, largestUnit, repeated, joins } = totals;
     const repeatedShare = joins === 0 ? 0 : repeated / joins;

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Patch, Seam, SeamGraph } from '../block';
 import { STRAIGHT_DEG, type Point } from '../geometry';
 import { turnAt } from './interface';
@@ -57,7 +58,7 @@ export function contract(graph: SeamGraph, units: readonly Tree[]): Contracted {
 
 /** A patch where a unit lies. A turn onto itself must take like units onto each other, so the cloths are named. */
 function standIn(graph: SeamGraph, { members }: Tree): Patch {
-  const patches = members.map((patch) => graph.patches[patch] as Patch);
+  const patches = members.map((patch) => itemAt(graph.patches, patch));
   const [first] = patches as [Patch];
   if (patches.length === 1) return first;
   const corners: Point[] = patches.flatMap(({ outline }) => outline.corners);
@@ -66,7 +67,7 @@ function standIn(graph: SeamGraph, { members }: Tree): Patch {
 }
 
 function expand({ members, parts, lastPart }: Tree, units: readonly Tree[]): Tree {
-  if (!parts) return units[members[0] as number] as Tree;
+  if (!parts) return itemAt(units, itemAt(members, 0));
   const [a, b] = parts.map((part) => expand(part, units)) as [Tree, Tree];
   // In patches the other part may be the larger one.
   const isTurned = b.members.length > a.members.length;

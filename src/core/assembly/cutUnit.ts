@@ -1,5 +1,6 @@
-import { type Seam, type SeamGraph } from '../block';
-import { orderRound, type Point } from '../geometry';
+import { itemAt } from '../lists';
+import { type SeamGraph } from '../block';
+import { orderRound } from '../geometry';
 import { rimsOf } from './rims';
 
 /** A way of cutting a unit: the seams to open, and the bends it costs beyond those that no plan avoids. */
@@ -34,39 +35,37 @@ export function describeUnit(
   const seams: number[] = [];
   const openPlaces = new Set<number>();
   for (const seam of opened) {
-    const { start, end } = graph.seams[seam] as Seam;
+    const { start, end } = itemAt(graph.seams, seam);
     openPlaces.add(start.place).add(end.place);
   }
-  const isOwn = (seam: number) => (graph.seams[seam] as Seam).patches.every((patch) => own.has(patch));
+  const isOwn = (seam: number) => itemAt(graph.seams, seam).patches.every((patch) => own.has(patch));
   const inside = new Map<number, boolean>();
   const isInside = (place: number) => {
     let known = inside.get(place);
     if (known === undefined) {
       known =
-        (graph.isInner[place] as boolean) &&
-        !openPlaces.has(place) &&
-        (graph.seamsAt[place] ?? []).every(isOwn);
+        itemAt(graph.isInner, place) && !openPlaces.has(place) && (graph.seamsAt[place] ?? []).every(isOwn);
       inside.set(place, known);
     }
     return known;
   };
   const places = new Set<number>();
   for (const patch of members) {
-    for (const seam of graph.seamsOf[patch] as readonly number[]) {
-      const { patches, start, end } = graph.seams[seam] as Seam;
+    for (const seam of itemAt(graph.seamsOf, patch)) {
+      const { patches, start, end } = itemAt(graph.seams, seam);
       if (patches[0] !== patch || !isOwn(seam) || opened.has(seam)) continue;
       seams.push(seam);
       places.add(start.place).add(end.place);
     }
   }
-  const points = [...places].map((place) => graph.places[place] as Point);
+  const points = [...places].map((place) => itemAt(graph.places, place));
   const centre = { x: mean(points.map(({ x }) => x)), y: mean(points.map(({ y }) => y)) };
   // What stands for a unit has no outline to go round: all its rims are taken for one.
   const [outer = [], ...holes] = graph.isOfUnits
     ? [[...places].filter((place) => !isInside(place))]
     : rimsOf(graph, members, seams, isInside);
   const inOrder = [...outer].sort((a, b) => a - b);
-  const rim = orderRound(inOrder, centre, (place) => graph.places[place] as Point);
+  const rim = orderRound(inOrder, centre, (place) => itemAt(graph.places, place));
   const holeAt = new Map(holes.flatMap((hole) => hole.map((place) => [place, hole] as const)));
   return { graph, members, seams, opened, isInside, rim, holeAt, middles: middlesOf(graph, members) };
 }
@@ -74,10 +73,10 @@ export function describeUnit(
 function middlesOf(graph: SeamGraph, members: readonly number[]): Float64Array {
   const middles = new Float64Array(members.length * 2);
   members.forEach((patch, i) => {
-    const { corners } = (graph.patches[patch] as SeamGraph['patches'][number]).outline;
+    const { corners } = itemAt(graph.patches, patch).outline;
     for (const { x, y } of corners) {
-      middles[i * 2] = (middles[i * 2] as number) + x / corners.length;
-      middles[i * 2 + 1] = (middles[i * 2 + 1] as number) + y / corners.length;
+      middles[i * 2] = itemAt(middles, i * 2) + x / corners.length;
+      middles[i * 2 + 1] = itemAt(middles, i * 2 + 1) + y / corners.length;
     }
   });
   return middles;

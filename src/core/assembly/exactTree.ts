@@ -1,4 +1,5 @@
-import type { Seam, SeamGraph } from '../block';
+import { itemAt, knownOf } from '../lists';
+import type { SeamGraph } from '../block';
 import { joinedLast, leaf, type Tree } from './tree';
 import { START_COST, TreeWays, unevenCost, type JoinCost } from './treeWays';
 
@@ -55,7 +56,7 @@ export function exactTree(
     if (!connected[set]) continue;
     const lowest = set & -set;
     if (set === lowest) {
-      const unit = units[31 - Math.clz32(set)] as Tree;
+      const unit = itemAt(units, 31 - Math.clz32(set));
       ways[set] = costs.of(unit).map(({ cost, end }) => ({ cost, end, last: 0, lastWay: undefined }));
       continue;
     }
@@ -67,15 +68,15 @@ export function exactTree(
       const part = lowest | more;
       const rest = set ^ part;
       if (!connected[part] || !connected[rest]) continue;
-      const [own, other] = [ways[part] as readonly Way[], ways[rest] as readonly Way[]];
+      const [own, other] = [itemAt(ways, part), itemAt(ways, rest)];
       if (!own[0] || !other[0] || refused.has(part + rest * 2 ** EXACT_PATCHES)) continue;
       const below = own[0].cost + other[0].cost;
       if (!found.couldTake(below)) continue;
       const join = joinOf(part, rest);
-      const cost = below + join.cost + unevenCost(sizes[part] as number, sizes[rest] as number);
+      const cost = below + join.cost + unevenCost(itemAt(sizes, part), itemAt(sizes, rest));
       if (!found.couldTake(cost - START_COST)) continue;
       for (const [start, end] of join.ends) {
-        found.offer(cost, end, (sizes[part] as number) > 1 && sizes[rest] === 1 ? part : rest, undefined);
+        found.offer(cost, end, itemAt(sizes, part) > 1 && sizes[rest] === 1 ? part : rest, undefined);
         for (const way of own)
           if (way.end === start) found.offer(cost + way.cost - own[0].cost - START_COST, end, part, way);
         for (const way of other)
@@ -116,7 +117,7 @@ function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): numb
   const seams: number[] = [];
   for (const patch of place.keys()) {
     for (const seam of graph.seamsOf[patch] ?? []) {
-      const [a, b] = (graph.seams[seam] as Seam).patches;
+      const [a, b] = itemAt(graph.seams, seam).patches;
       const [p, q] = [place.get(a), place.get(b)];
       if (a === patch && p !== undefined && q !== undefined && p !== q) seams.push(seam);
     }
@@ -128,8 +129,8 @@ function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): numb
 function joinCosts(costs: TreeWays, seams: readonly number[], rimLow: Int32Array, rimHigh: Int32Array) {
   const known = new Map<number, JoinCost>();
   return (a: number, b: number): JoinCost => {
-    const low = (rimLow[a] as number) & (rimLow[b] as number);
-    const high = (rimHigh[a] as number) & (rimHigh[b] as number);
+    const low = itemAt(rimLow, a) & itemAt(rimLow, b);
+    const high = itemAt(rimHigh, a) & itemAt(rimHigh, b);
     const key = low + high * 2 ** WORD_BITS;
     const before = known.get(key);
     if (before) return before;
@@ -174,14 +175,14 @@ function incidence(
   const neighbours = new Int32Array(count);
   const [low, high] = [new Int32Array(count), new Int32Array(count)];
   seams.forEach((seam, i) => {
-    const [a, b] = (graph.seams[seam] as Seam).patches.map((patch) => place.get(patch) as number) as [
+    const [a, b] = itemAt(graph.seams, seam).patches.map((patch) => knownOf(place, patch)) as [
       number,
       number,
     ];
-    neighbours[a] = (neighbours[a] as number) | (1 << b);
-    neighbours[b] = (neighbours[b] as number) | (1 << a);
+    neighbours[a] = itemAt(neighbours, a) | (1 << b);
+    neighbours[b] = itemAt(neighbours, b) | (1 << a);
     const word = i < WORD_BITS ? low : high;
-    for (const end of [a, b]) word[end] = (word[end] as number) ^ (1 << (i % WORD_BITS));
+    for (const end of [a, b]) word[end] = itemAt(word, end) ^ (1 << (i % WORD_BITS));
   });
   return { neighbours, low, high };
 }
@@ -191,7 +192,7 @@ function rims(own: Int32Array, all: number): Int32Array {
   const rim = new Int32Array(all + 1);
   for (let set = 1; set <= all; set++) {
     const lowest = set & -set;
-    rim[set] = (rim[set ^ lowest] as number) ^ (own[31 - Math.clz32(lowest)] as number);
+    rim[set] = itemAt(rim, set ^ lowest) ^ itemAt(own, 31 - Math.clz32(lowest));
   }
   return rim;
 }
@@ -203,7 +204,7 @@ function connectedSets(neighbours: Int32Array, all: number): Uint8Array {
     for (let grown = 0; grown !== reached;) {
       grown = reached;
       for (let rest = reached; rest > 0; rest &= rest - 1)
-        reached |= (neighbours[31 - Math.clz32(rest & -rest)] as number) & set;
+        reached |= itemAt(neighbours, 31 - Math.clz32(rest & -rest)) & set;
     }
     connected[set] = reached === set ? 1 : 0;
   }
@@ -215,13 +216,13 @@ function sums(values: readonly number[]): Int32Array {
   const all = new Int32Array(2 ** values.length);
   for (let set = 1; set < all.length; set++) {
     const lowest = set & -set;
-    all[set] = (all[set ^ lowest] as number) + (values[31 - Math.clz32(lowest)] as number);
+    all[set] = itemAt(all, set ^ lowest) + itemAt(values, 31 - Math.clz32(lowest));
   }
   return all;
 }
 
 function treeOf(set: number, way: Way, ways: readonly (readonly Way[])[], units: readonly Tree[]): Tree {
-  if (way.last === 0) return units[31 - Math.clz32(set)] as Tree;
+  if (way.last === 0) return itemAt(units, 31 - Math.clz32(set));
   const cheapest = (part: number) => ways[part]?.[0] as Way;
   const rest = set ^ way.last;
   const last = treeOf(way.last, way.lastWay ?? cheapest(way.last), ways, units);

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { groupsOf, type SeamGraph } from '../block';
 import { describeUnit, type Cut, type CutUnit } from './cutUnit';
 import { pathCuts } from './pathCuts';
@@ -60,7 +61,7 @@ function isBetter(a: TriedCut, b: TriedCut): boolean {
 
 /** Last resort for units with no rim to cut from: takes off one patch that leaves the rest connected. */
 function peelOne(graph: SeamGraph, members: readonly number[]): readonly (readonly number[])[] {
-  const seamCount = (patch: number) => (graph.seamsOf[patch] as readonly number[]).length;
+  const seamCount = (patch: number) => itemAt(graph.seamsOf, patch).length;
   for (const patch of [...members].sort((a, b) => seamCount(a) - seamCount(b))) {
     const rest = members.filter((other) => other !== patch);
     if (groupsOf(graph, rest).length === 1) return [rest, [patch]];

@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { contract } from './contract';
 import { exactTree, type Apart } from './exactTree';
@@ -47,14 +48,14 @@ export function groupTree(task: GroupTask): GroupOrder {
   const inside = pins.filter((pin) => pin !== own && pin.patches.every((patch) => all.has(patch)));
   if (inside.length === 0) return freeTree({ ...task, school });
   const largest = inside.filter(
-    ({ patches }) => !inside.some((other) => other.patches.length > patches.length && other.patches.includes(patches[0] as number)),
+    ({ patches }) => !inside.some((other) => other.patches.length > patches.length && other.patches.includes(itemAt(patches, 0))),
   ); // prettier-ignore
   const pinned = largest.map(
     ({ patches }) => groupTree({ ...task, members: patches, school, pins: inside }).tree,
   );
   const taken = new Set(largest.flatMap(({ patches }) => patches));
   const units = [...pinned, ...members.filter((patch) => !taken.has(patch)).map(leaf)];
-  if (units.length === 1) return { tree: units[0] as Tree, isExact: false, isTaught: false };
+  if (units.length === 1) return { tree: itemAt(units, 0), isExact: false, isTaught: false };
   const { graph: small, expand, membersOf } = contract(graph, units);
   const apart = task.apart.flatMap(([left, right]): Apart[] => {
     const [a, b] = [membersOf(left), membersOf(right)];
@@ -85,14 +86,14 @@ function freeTree(task: GroupTask): GroupOrder {
       const taught = sewable(graph, schoolTree(graph, members, other, inner));
       if (!taught) continue;
       trees.push(keepApart(graph, taught, apart));
-      if (other !== 'wedges') trees.push(improve(trees.at(-1) as Tree));
+      if (other !== 'wedges') trees.push(improve(lastOf(trees)));
     }
   }
   const bends = trees.map((tree) => treeCost(graph, tree).bends);
   const least = Math.min(...bends);
   const equals = trees.filter((_, i) => bends[i] === least);
   return {
-    tree: equals.length === 1 ? (equals[0] as Tree) : task.choose(graph, equals),
+    tree: equals.length === 1 ? itemAt(equals, 0) : task.choose(graph, equals),
     isExact: exact !== undefined,
     isTaught: true,
   };
@@ -106,7 +107,7 @@ function sewable(graph: SeamGraph, tree: Tree | undefined): Tree | undefined {
 function cutTree(graph: SeamGraph, members: readonly number[], goOn: () => void): Tree {
   if (members.length === 1) {
     goOn();
-    return leaf(members[0] as number);
+    return leaf(itemAt(members, 0));
   }
   const groups = findCut(graph, members);
   return joinTrees(

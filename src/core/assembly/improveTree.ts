@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { exactTree, type Apart } from './exactTree';
 import { joinedLast, type Tree } from './tree';
@@ -77,10 +78,10 @@ export function frontOf(tree: Tree, count: number): readonly Tree[] {
   while (front.length < count) {
     let largest = -1;
     front.forEach(({ parts, members }, i) => {
-      if (parts && (largest < 0 || members.length > (front[largest] as Tree).members.length)) largest = i;
+      if (parts && (largest < 0 || members.length > itemAt(front, largest).members.length)) largest = i;
     });
     if (largest < 0) break;
-    front.splice(largest, 1, ...((front[largest] as Tree).parts as readonly [Tree, Tree]));
+    front.splice(largest, 1, ...(itemAt(front, largest).parts as readonly [Tree, Tree]));
   }
   return front;
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { unitKey } from './wishes';
 
 interface Pair {
@@ -25,14 +26,14 @@ export function inBatches<T extends Pair>(
     placed.add(batch);
     const own = members.get(batch) ?? [];
     for (const index of own) {
-      const { left, right } = joins[index] as T;
+      const { left, right } = itemAt(joins, index);
       for (const unit of [left, right]) {
         const maker = unit.length > 1 ? madeBy.get(unitKey(unit)) : undefined;
-        if (maker !== undefined) place(batchOf[maker] as string);
+        if (maker !== undefined) place(itemAt(batchOf, maker));
       }
     }
     order.push(...own);
   };
   for (const batch of members.keys()) place(batch);
-  return order.map((index) => joins[index] as T);
+  return order.map((index) => itemAt(joins, index));
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { unitKey, type IdleWish, type Wishes } from './wishes';
 
 interface Pair {
@@ -43,7 +44,7 @@ export function inSequence<T extends Pair>(
       order.push(at);
     }
   }
-  return { joins: order.map((index) => joins[index] as T), idle };
+  return { joins: order.map((index) => itemAt(joins, index)), idle };
 }
 
 /** Whether one join is needed, directly or not, before another. */

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Seam, SeamGraph } from '../block';
 import { STRAIGHT_DEG, turnDegrees, type Point } from '../geometry';
 
@@ -19,8 +20,8 @@ export interface Chain {
 
 /** How far direction turns when passing a place from one seam to another, degrees. */
 export function turnAt(graph: SeamGraph, place: number, from: number, to: number): number {
-  const out = outwardAt(graph.seams[to] as Seam, place);
-  const back = outwardAt(graph.seams[from] as Seam, place);
+  const out = outwardAt(itemAt(graph.seams, to), place);
+  const back = outwardAt(itemAt(graph.seams, from), place);
   return turnDegrees({ x: -back.x, y: -back.y }, out);
 }
 
@@ -40,7 +41,7 @@ export function farPlace({ start, end }: Seam, place: number): number {
 export function chainsOf(graph: SeamGraph, seams: readonly number[]): Chain[] {
   const at = new Map<number, number[]>();
   for (const seam of seams) {
-    const { start, end } = graph.seams[seam] as Seam;
+    const { start, end } = itemAt(graph.seams, seam);
     for (const { place } of [start, end]) at.set(place, [...(at.get(place) ?? []), seam]);
   }
   const unused = new Set(seams);
@@ -51,7 +52,7 @@ export function chainsOf(graph: SeamGraph, seams: readonly number[]): Chain[] {
     if (seam !== undefined) chains.push(walk(graph, at, unused, place, seam));
   }
   for (const seam of seams) {
-    if (unused.has(seam)) chains.push(walk(graph, at, unused, (graph.seams[seam] as Seam).start.place, seam));
+    if (unused.has(seam)) chains.push(walk(graph, at, unused, itemAt(graph.seams, seam).start.place, seam));
   }
   return chains;
 }
@@ -68,10 +69,10 @@ function walk(
   let [place, lengthMm] = [startPlace, 0];
   let next: number | undefined = first;
   while (next !== undefined) {
-    const seam: Seam = graph.seams[next] as Seam;
+    const seam: Seam = itemAt(graph.seams, next);
     const before = steps.at(-1);
     if (before && turnAt(graph, place, before.seam, next) > STRAIGHT_DEG)
-      bends.push(graph.places[place] as Point);
+      bends.push(itemAt(graph.places, place));
     unused.delete(next);
     steps.push({ seam: next, isForward: seam.start.place === place });
     bends.push(...seam.innerBends);
@@ -86,7 +87,7 @@ function walk(
   }
   const isClosed = place === startPlace && steps.length > 1;
   if (isClosed && turnAt(graph, place, steps.at(-1)?.seam as number, first) > STRAIGHT_DEG) {
-    bends.push(graph.places[place] as Point);
+    bends.push(itemAt(graph.places, place));
   }
   return { steps, startPlace, endPlace: place, lengthMm, bends };
 }

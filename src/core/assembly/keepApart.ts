@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { EXACT_PATCHES, exactTree, type Apart } from './exactTree';
 import { frontOf } from './improveTree';
@@ -15,7 +16,7 @@ export function keepApart(graph: SeamGraph, tree: Tree, apart: readonly Apart[])
     const path = pathTo(whole, pair);
     if (!path) continue;
     for (let up = path.length - 1; up >= 0; up--) {
-      const unit = path[up] as Tree;
+      const unit = itemAt(path, up);
       const front = frontAround(unit, path.slice(up + 1), EXACT_PATCHES);
       const other = front && exactTree(graph, front, apart);
       if (other) {
@@ -38,7 +39,7 @@ function pathTo(tree: Tree, [left, right]: Apart): Tree[] | undefined {
       const keys = at.parts.map(({ members }) => unitKey(members));
       return keys.includes(a) && keys.includes(b) ? path : undefined;
     }
-    at = at.parts.find(({ members }) => members.length >= size && members.includes(left[0] as number));
+    at = at.parts.find(({ members }) => members.length >= size && members.includes(itemAt(left, 0)));
   }
   return undefined;
 }
@@ -65,7 +66,7 @@ function frontAround(unit: Tree, path: readonly Tree[], most: number): readonly 
 function replaced(tree: Tree, path: readonly Tree[], other: Tree): Tree {
   let made = other;
   for (let up = path.length - 2; up >= 0; up--) {
-    const [unit, old] = [path[up] as Tree, path[up + 1] as Tree];
+    const [unit, old] = [itemAt(path, up), itemAt(path, up + 1)];
     const [a, b] = unit.parts as readonly [Tree, Tree];
     made = a === old ? joinedLast(made, b) : joinedLast(a, made);
   }

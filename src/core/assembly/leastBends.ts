@@ -1,4 +1,5 @@
-import type { Seam, SeamGraph } from '../block';
+import { itemAt, knownOf } from '../lists';
+import type { SeamGraph } from '../block';
 import { STRAIGHT_DEG } from '../geometry';
 import { bendsBound, innerIntersections } from './bendsBound';
 import { farPlace, turnAt } from './interface';
@@ -46,9 +47,9 @@ function viciousCircles(graph: SeamGraph): number {
 }
 
 function junctionAt(graph: SeamGraph, place: number): Junction | undefined {
-  const seams = graph.seamsAt[place] as readonly number[];
+  const seams = itemAt(graph.seamsAt, place);
   // A seam that comes back to its own start meets itself there.
-  if (seams.length !== 3 || seams.some((seam) => farPlace(graph.seams[seam] as Seam, place) === place))
+  if (seams.length !== 3 || seams.some((seam) => farPlace(itemAt(graph.seams, seam), place) === place))
     return undefined;
   const [a, b, c] = seams as [number, number, number];
   const pairs = [[a, b, c], [a, c, b], [b, c, a]] as const; // prettier-ignore
@@ -65,7 +66,7 @@ function circleFrom(
   first: number,
   most: number,
 ): readonly number[] | undefined {
-  const { stem, arms } = junctions[first] as Junction;
+  const { stem, arms } = itemAt(junctions, first);
   const cameBy = new Map<number, { readonly from: number; readonly junction: number }>();
   for (const arm of arms) cameBy.set(arm, { from: -1, junction: first });
   let level: number[] = [...arms];
@@ -74,7 +75,7 @@ function circleFrom(
     for (const seam of level) {
       for (const junction of of.get(seam) ?? []) {
         if (used.has(junction) || junction === first) continue;
-        for (const onward of (junctions[junction] as Junction).arms) {
+        for (const onward of itemAt(junctions, junction).arms) {
           if (cameBy.has(onward)) continue;
           cameBy.set(onward, { from: seam, junction });
           if (onward === stem) return walkBack(cameBy, stem);
@@ -93,7 +94,7 @@ function walkBack(
 ): number[] {
   const circle: number[] = [];
   for (let seam = end; seam >= 0;) {
-    const { from, junction } = cameBy.get(seam) as { from: number; junction: number };
+    const { from, junction } = knownOf(cameBy, seam);
     circle.push(junction);
     seam = from;
   }

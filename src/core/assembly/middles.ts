@@ -1,9 +1,10 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { centroidOf, middleOfBox, orderRound, type Point } from '../geometry';
 
 /** Middle of a patch, mm: where it would balance, so that two halves of a square have middles of their own. */
 export function middle(graph: SeamGraph, patch: number): Point {
-  const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
+  const { outline } = itemAt(graph.patches, patch);
   // What stands for a unit has no outline that encloses anything.
   return graph.isOfUnits ? middleOfBox(outline) : centroidOf(outline);
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { goingRound, middleOfAll } from './middles';
 import { joinCost, joinTrees, joined, leaf, type Tree } from './tree';
@@ -28,5 +29,5 @@ export function pairsTree(graph: SeamGraph, members: readonly number[]): Tree {
     if (next.length === units.length) return joinTrees(graph, units);
     units = next;
   }
-  return units[0] as Tree;
+  return itemAt(units, 0);
 }

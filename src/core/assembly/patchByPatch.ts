@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import { groupsOf, type SeamGraph } from '../block';
 import { distance, middleOfBox, type Point } from '../geometry';
 import { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
@@ -30,9 +31,9 @@ export function patchByPatch(
 
 function growing(graph: SeamGraph, members: readonly number[], order: PatchOrder): Tree {
   const middles = new Map(
-    members.map((patch) => [patch, middleOfBox((graph.patches[patch] as SeamGraph['patches'][number]).outline)]), // prettier-ignore
+    members.map((patch) => [patch, middleOfBox(itemAt(graph.patches, patch).outline)]), // prettier-ignore
   );
-  const at = (patch: number) => middles.get(patch) as Point;
+  const at = (patch: number) => knownOf(middles, patch);
   const mean = (of: (point: Point) => number) =>
     members.reduce((sum, patch) => sum + of(at(patch)), 0) / members.length;
   const centre = { x: mean(({ x }) => x), y: mean(({ y }) => y) };
@@ -45,7 +46,7 @@ function growing(graph: SeamGraph, members: readonly number[], order: PatchOrder
   while (waiting.length > 0) {
     const costs = waiting.map((patch) => joinCost(graph, whole.members, [patch]));
     const least = order === 'reading' ? costs.findIndex((cost) => cost < Infinity) : costs.indexOf(Math.min(...costs)); // prettier-ignore
-    whole = joined(whole, leaf(waiting.splice(Math.max(0, least), 1)[0] as number));
+    whole = joined(whole, leaf(itemAt(waiting.splice(Math.max(0, least), 1), 0)));
   }
   return whole;
 }

@@ -1,4 +1,5 @@
-import { Marks, keptFor, type Seam, type SeamGraph } from '../block';
+import { itemAt, knownOf } from '../lists';
+import { Marks, keptFor, type SeamGraph } from '../block';
 import { STRAIGHT_DEG } from '../geometry';
 import { CLOSE_LOOKS, spread, type Cut, type CutUnit } from './cutUnit';
 import { turnAt } from './interface';
@@ -56,29 +57,28 @@ function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings:
   const reached = new Map<number, number>();
   // A state is a seam, a direction, and whether a hole has been crossed.
   const stateOf = (seam: number, place: number, isAcross = 0) =>
-    seam * 4 + isAcross * 2 + ((graph.seams[seam] as Seam).start.place === place ? 0 : 1);
+    seam * 4 + isAcross * 2 + (itemAt(graph.seams, seam).start.place === place ? 0 : 1);
   const crossed = new Set<number>();
   let level = new Level();
-  for (const seam of graph.seamsAt[source] as readonly number[])
+  for (const seam of itemAt(graph.seamsAt, source))
     if (isOwn.has(seam)) level.push(stateOf(seam, source), -1);
   for (let excess = 0; level.states.length > 0; excess++) {
     const next = new Level();
     // The level grows while it is looked at.
     for (let i = 0; i < level.states.length; i++) {
-      const state = level.states[i] as number;
+      const state = itemAt(level.states, i);
       if (isReached.has(state)) continue;
       isReached.add(state);
-      cameFrom[state] = level.before[i] as number;
+      cameFrom[state] = itemAt(level.before, i);
       const [seam, isAcross] = [state >> 2, (state >> 1) & 1];
-      const { start, end } = graph.seams[seam] as Seam;
+      const { start, end } = itemAt(graph.seams, seam);
       const place = state % 2 === 0 ? end.place : start.place;
       const hole = holeAt.get(place);
       if (hole) {
-        if (crossings === 0 || (crossings === 1 && isAcross === 1) || crossed.has(hole[0] as number))
-          continue;
-        crossed.add(hole[0] as number);
+        if (crossings === 0 || (crossings === 1 && isAcross === 1) || crossed.has(itemAt(hole, 0))) continue;
+        crossed.add(itemAt(hole, 0));
         for (const other of hole)
-          for (const onward of graph.seamsAt[other] as readonly number[])
+          for (const onward of itemAt(graph.seamsAt, other))
             if (isOwn.has(onward) && onward !== seam) level.push(stateOf(onward, other, 1), state);
         continue;
       }
@@ -87,7 +87,7 @@ function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings:
         continue;
       }
       const canGoStraight = graph.hasLine[place];
-      for (const onward of graph.seamsAt[place] as readonly number[]) {
+      for (const onward of itemAt(graph.seamsAt, place)) {
         if (onward === seam || !isOwn.has(onward)) continue;
         const isFree = !canGoStraight || turnAt(graph, place, seam, onward) <= STRAIGHT_DEG;
         (isFree ? level : next).push(stateOf(onward, place, isAcross), state);
@@ -109,13 +109,13 @@ function pathsTo(
 ): Cut[] {
   const { rim } = unit;
   const rank = new Map(rim.map((place, index) => [place, index]));
-  const here = rank.get(source) as number;
-  const opposite = (place: number) => Math.abs(Math.abs((rank.get(place) as number) - here) - rim.length / 2);
+  const here = knownOf(rank, source);
+  const opposite = (place: number) => Math.abs(Math.abs(knownOf(rank, place) - here) - rim.length / 2);
   const targets = [...reached].sort(([p], [q]) => opposite(p) - opposite(q));
   const cuts: Cut[] = [];
   for (const [, last] of targets) {
     const seams: number[] = [];
-    for (let state: number = last; state >= 0; state = cameFrom[state] as number) seams.push(state >> 2);
+    for (let state: number = last; state >= 0; state = itemAt(cameFrom, state)) seams.push(state >> 2);
     if (isSimple(unit.graph, seams)) cuts.push({ seams, excess });
     if (cuts.length >= limit) break;
   }
@@ -125,7 +125,7 @@ function pathsTo(
 function isSimple(graph: SeamGraph, path: readonly number[]): boolean {
   const passes = new Map<number, number>();
   for (const seam of path) {
-    const { start, end } = graph.seams[seam] as Seam;
+    const { start, end } = itemAt(graph.seams, seam);
     for (const { place } of [start, end]) passes.set(place, (passes.get(place) ?? 0) + 1);
   }
   return [...passes.values()].every((count) => count <= 2) && new Set(path).size === path.length;

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { groupsOf, type SeamGraph } from '../block';
 import { InvariantError } from '../errors';
 import { bendsBound } from './bendsBound';
@@ -131,7 +132,7 @@ function mostServing(graph: SeamGraph, trees: readonly Tree[], settings: SewingS
   const least = Math.min(...rated.map(({ minutes }) => minutes));
   const quick = rated.filter(({ minutes }) => minutes <= least * (1 + TIE_SHARE));
   quick.sort((a, b) => b.repeated - a.repeated || rankOf(a.minutes) - rankOf(b.minutes));
-  return (quick[0] as (typeof rated)[number]).tree;
+  return itemAt(quick, 0).tree;
 }
 
 /** Joins that the host does not want and that no other order avoids. */

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import type { BareJoin } from './join';
 
@@ -21,7 +22,7 @@ export function releaseAfterJoins(graph: SeamGraph, joins: readonly BareJoin[]):
     const releases: number[] = [];
     for (const seam of join.seams) {
       for (const patch of graph.seams[seam]?.patches ?? []) {
-        unsewn[patch] = (unsewn[patch] as number) - 1;
+        unsewn[patch] = itemAt(unsewn, patch) - 1;
         if (unsewn[patch] === 0 && !keeps.has(patch)) releases.push(patch);
       }
     }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import {
   distance,
@@ -59,7 +60,7 @@ export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repe
     const alike = [-1, 0, 1]
       .flatMap((step) => drawers.get(drawer(step)) ?? [])
       .sort((a, b) => a - b)
-      .find((one) => isCongruent((classes[one] as UnitClass).shape, shape));
+      .find((one) => isCongruent(itemAt(classes, one).shape, shape));
     const own = alike ?? classes.length;
     if (alike === undefined) {
       classes.push({ size: members.length, shape, joins: [] });
@@ -80,7 +81,7 @@ export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repe
 }
 
 function shapeOf(graph: SeamGraph, members: readonly number[]): Shape {
-  const all = members.map((patch) => graph.patches[patch] as SeamGraph['patches'][number]);
+  const all = members.map((patch) => itemAt(graph.patches, patch));
   const centre = centreOf(all);
   const patches = all.map(({ fabric, outline }) => {
     const middle = middleOfCorners(outline);
@@ -121,7 +122,7 @@ function isCongruent(a: Shape, b: Shape): boolean {
 /** Turns that could take one outline onto the other: each of its sides onto the first side. */
 function turnsBetween(a: Outline, b: Outline): number[] {
   const heading = ({ corners }: Outline, i: number) => {
-    const [p, q] = [corners[i] as Point, corners[(i + 1) % corners.length] as Point];
+    const [p, q] = [itemAt(corners, i), itemAt(corners, (i + 1) % corners.length)];
     return (Math.atan2(q.y - p.y, q.x - p.x) * 180) / Math.PI;
   };
   const base = heading(a, 0);

@@ -1,5 +1,6 @@
-import { Marks, keptFor, type Seam, type SeamGraph } from '../block';
-import { EQUAL_LENGTH_MM, steadyOrder, type Point } from '../geometry';
+import { itemAt } from '../lists';
+import { Marks, keptFor, type SeamGraph } from '../block';
+import { EQUAL_LENGTH_MM, steadyOrder } from '../geometry';
 
 /**
  * The rims of a unit, each as the places on it; the outer one first. Going round a patch, what lies between the end of
@@ -24,7 +25,7 @@ export function rimsOf(
   for (const patch of members) {
     const round = (rounds[patch] ??= aroundPatch(graph, patch)).filter(({ seam }) => isOwn.has(seam));
     round.forEach(({ to }, i) => {
-      const { from } = round[(i + 1) % round.length] as (typeof round)[number];
+      const { from } = itemAt(round, (i + 1) % round.length);
       // Between two seams that meet inside the unit there is no rim.
       if (to === from && isInside(to)) return;
       link(to, from);
@@ -46,7 +47,7 @@ export function rimsOf(
     rims.push(rim);
   }
   const least = (rim: readonly number[]) =>
-    rim.reduce((x, place) => Math.min(x, (graph.places[place] as Point).x), Infinity);
+    rim.reduce((x, place) => Math.min(x, itemAt(graph.places, place).x), Infinity);
   return rims.length < 2 ? rims : steadyOrder(rims, least, EQUAL_LENGTH_MM);
 }
 
@@ -59,14 +60,14 @@ const roomFor = keptFor(({ seams, places, patches }: SeamGraph) => ({
 
 /** Seams of a patch in the order in which its outline comes to them, each with the places where it comes and goes. */
 function aroundPatch(graph: SeamGraph, patch: number): { seam: number; from: number; to: number }[] {
-  const { corners } = (graph.patches[patch] as SeamGraph['patches'][number]).outline;
+  const { corners } = itemAt(graph.patches, patch).outline;
   const list = (graph.seamsOf[patch] ?? []).map((seam) => {
-    const { patches, start, end } = graph.seams[seam] as Seam;
+    const { patches, start, end } = itemAt(graph.seams, seam);
     const isFirst = patches[0] === patch;
     const [come, go] = isFirst ? [start, end] : [end, start];
     const side = come.sides[isFirst ? 0 : 1];
-    const corner = corners[side] as Point;
-    const { x, y } = graph.places[come.place] as Point;
+    const corner = itemAt(corners, side);
+    const { x, y } = itemAt(graph.places, come.place);
     return { seam, from: come.place, to: go.place, side, along: Math.hypot(x - corner.x, y - corner.y) };
   });
   return list.sort((a, b) => a.side - b.side || a.along - b.along);

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { distance, edgesOf, isInside, locate, toPolygon } from '../geometry';
 import { goingRound, middleOfAll } from './middles';
@@ -11,7 +12,7 @@ export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
   const centre = middleOfAll(graph, members);
   const own = new Set(members);
   const reach = (patch: number) => {
-    const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
+    const { outline } = itemAt(graph.patches, patch);
     if (isInside(centre, toPolygon(outline, 0.1))) return 0;
     // A middle on a seam lies in both of its patches.
     if (edgesOf(outline).some((edge) => locate(edge, centre).off < ON_SEAM_MM)) return 0;
@@ -19,7 +20,7 @@ export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
   };
   const least = Math.min(...members.map(reach));
   let front = members.filter((patch) => reach(patch) <= least + 1);
-  if (front.length > members.length / 2) front = [front[0] as number];
+  if (front.length > members.length / 2) front = [itemAt(front, 0)];
   const rings: number[][] = [];
   const seen = new Set<number>();
   while (front.length > 0) {

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { distance, isSamePlace, middleOfBox, moveOutline, turnAbout, type Point } from '../geometry';
 
@@ -19,7 +20,7 @@ export interface Rotation {
  * @returns undefined when there is none
  */
 export function findRotation(graph: SeamGraph, members: readonly number[]): Rotation | undefined {
-  const outlines = members.map((patch) => (graph.patches[patch] as SeamGraph['patches'][number]).outline);
+  const outlines = members.map((patch) => itemAt(graph.patches, patch).outline);
   const points = outlines.flatMap(({ corners }) => corners);
   const centre = middleOfBox({ corners: points, bulges: points.map(() => 0) });
   const hull = farthest(points, centre);
@@ -70,11 +71,11 @@ function finestTurn(
       const moved = moveOutline(turn, outline);
       // Where patches lie twice on one place, each goes to a place of its own.
       const target = near(middleOfBox(moved)).find(
-        (other) => !taken.has(other) && isSamePlace(moved, outlines[other] as typeof outline, SAME_PLACE_MM),
+        (other) => !taken.has(other) && isSamePlace(moved, itemAt(outlines, other), SAME_PLACE_MM),
       );
       if (target === undefined) return false;
       taken.add(target);
-      next.set(members[i] as number, members[target] as number);
+      next.set(itemAt(members, i), itemAt(members, target));
       return true;
     });
     if (isWhole) return { folds, centre, next };

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { groupsOf, type SeamGraph } from '../block';
 import { EQUAL_LENGTH_MM, steadyOrder, toRadians } from '../geometry';
 import { middle } from './middles';
@@ -45,15 +46,16 @@ export function rowsTree(
 function rowsAlong(graph: SeamGraph, members: readonly number[], degrees: number): number[][] {
   const [sin, cos] = [Math.sin(toRadians(degrees)), Math.cos(toRadians(degrees))];
   const lying = members.map((patch) => {
-    const { corners } = (graph.patches[patch] as SeamGraph['patches'][number]).outline;
+    const { corners } = itemAt(graph.patches, patch).outline;
     const heights = corners.map(({ x, y }) => y * cos - x * sin);
     const [low, high] = [Math.min(...heights), Math.max(...heights)];
     return { patch, at: (low + high) / 2, height: high - low };
   });
   const across = steadyOrder(lying, ({ at }) => at, EQUAL_LENGTH_MM);
-  const typical = across.map(({ height }) => height).sort((a, b) => a - b)[
-    Math.floor(across.length / 2)
-  ] as number;
+  const typical = itemAt(
+    across.map(({ height }) => height).sort((a, b) => a - b),
+    Math.floor(across.length / 2),
+  );
   const rows: number[][] = [];
   let last = -Infinity;
   for (const { patch, at } of across) {

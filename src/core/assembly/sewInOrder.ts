@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { threadOn } from '../thread';
 import { turnedChain, type Chain } from './interface';
 import type { Join } from './join';
@@ -22,14 +23,14 @@ interface Way {
 export function sewInOrder(joins: readonly ReleasingJoin[], settings: SewingSettings): Join[] {
   let ways: Way[] = [];
   joins.forEach((join, index) => {
-    const isContinued = index > 0 && continues(joins[index - 1] as ReleasingJoin, join);
+    const isContinued = index > 0 && continues(itemAt(joins, index - 1), join);
     ways = waysOf(join.chains).map((chains) => bestWay(chains, ways, isContinued));
   });
   const chosen: Way[] = [];
   for (let way = leastStarts(ways); way; way = way.before) chosen.unshift(way);
   let leftMm = 0;
   return joins.map((join, index) => {
-    const { chains, carriesOn } = chosen[index] as Way;
+    const { chains, carriesOn } = itemAt(chosen, index);
     const thread = spendThread(chains, carriesOn ? leftMm : 0, settings);
     leftMm = thread.leftMm;
     const lengthMm = chains.reduce((sum, chain) => sum + chain.lengthMm, 0);
@@ -57,7 +58,7 @@ function waysOf(chains: readonly Chain[]): Chain[][] {
 
 /** Whether the unit that `before` made is sewn on in `after`. */
 function continues(before: ReleasingJoin, after: ReleasingJoin): boolean {
-  const patch = before.left[0] as number;
+  const patch = itemAt(before.left, 0);
   const size = before.left.length + before.right.length;
   return [after.left, after.right].some((unit) => unit.length === size && unit.includes(patch));
 }

@@ -1,5 +1,6 @@
+import { itemAt, lastOf } from '../lists';
 import type { Seam } from '../block';
-import { STRAIGHT_DEG, type Point } from '../geometry';
+import { STRAIGHT_DEG } from '../geometry';
 import { CLOSE_LOOKS, spread, type Cut, type CutUnit } from './cutUnit';
 import { farPlace, turnAt } from './interface';
 
@@ -16,7 +17,7 @@ export function straightCuts(unit: CutUnit): Cut[] {
   const own = new Set(seams);
   const lines = new Map<string, number[]>();
   for (const place of rim) {
-    for (const seam of graph.seamsAt[place] as readonly number[]) {
+    for (const seam of itemAt(graph.seamsAt, place)) {
       if (!own.has(seam)) continue;
       const line = followStraight(unit, place, seam);
       if (line) lines.set([...line].sort((a, b) => a - b).join(), line);
@@ -39,14 +40,14 @@ function followStraight(
   const line: number[] = [];
   let [place, next]: [number, number | undefined] = [from, first];
   while (next !== undefined) {
-    const seam: Seam = graph.seams[next] as Seam;
+    const seam: Seam = itemAt(graph.seams, next);
     if (seam.innerBends.length > 0 || line.length > graph.seams.length) return undefined;
     line.push(next);
     place = farPlace(seam, place);
     // A line that ends at a hole parts nothing by itself.
     if (!isInside(place)) return place === from || holeAt.has(place) ? undefined : line;
     const arrived: number = next;
-    next = (graph.seamsAt[place] as readonly number[]).find(
+    next = itemAt(graph.seamsAt, place).find(
       (candidate) => candidate !== arrived && turnAt(graph, place, arrived, candidate) <= STRAIGHT_DEG,
     );
   }
@@ -55,15 +56,18 @@ function followStraight(
 
 /** Share of the patches by which the sides of a line differ, judged by where their first corners lie. */
 function unevenness({ graph, members, middles }: CutUnit, line: readonly number[]): number {
-  const a = graph.places[(graph.seams[line[0] as number] as Seam).start.place] as Point;
-  const last = graph.seams[line.at(-1) as number] as Seam;
-  const b = [last.end, last.start]
-    .map(({ place }) => graph.places[place] as Point)
-    .sort((p, q) => Math.hypot(q.x - a.x, q.y - a.y) - Math.hypot(p.x - a.x, p.y - a.y))[0] as Point;
+  const a = itemAt(graph.places, itemAt(graph.seams, itemAt(line, 0)).start.place);
+  const last = itemAt(graph.seams, lastOf(line));
+  const b = itemAt(
+    [last.end, last.start]
+      .map(({ place }) => itemAt(graph.places, place))
+      .sort((p, q) => Math.hypot(q.x - a.x, q.y - a.y) - Math.hypot(p.x - a.x, p.y - a.y)),
+    0,
+  );
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   let balance = 0;
   for (let i = 0; i < members.length; i++) {
-    const [x, y] = [middles[i * 2] as number, middles[i * 2 + 1] as number];
+    const [x, y] = [itemAt(middles, i * 2), itemAt(middles, i * 2 + 1)];
     const beside = ((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x)) / length;
     if (Math.abs(beside) > ON_LINE_MM) balance += Math.sign(beside);
   }

@@ -1,4 +1,5 @@
-import { type Seam, type SeamGraph } from '../block';
+import { itemAt } from '../lists';
+import { type SeamGraph } from '../block';
 import { chainsOf } from './interface';
 
 /** A unit and, unless it is one patch, the two units that it is joined from; the larger comes first. */
@@ -31,8 +32,8 @@ export function seamsBetween(graph: SeamGraph, left: readonly number[], right: r
   const [few, many] = left.length < right.length ? [left, new Set(right)] : [right, new Set(left)];
   const seams = new Set<number>();
   for (const patch of few) {
-    for (const seam of graph.seamsOf[patch] as readonly number[]) {
-      const [a, b] = (graph.seams[seam] as Seam).patches;
+    for (const seam of itemAt(graph.seamsOf, patch)) {
+      const [a, b] = itemAt(graph.seams, seam).patches;
       if (many.has(a === patch ? b : a)) seams.add(seam);
     }
   }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { chainsOf } from './interface';
 import { seamsBetween, type Tree } from './tree';
@@ -74,7 +75,7 @@ export class TreeWays {
   }
 
   costOf(tree: Tree): number {
-    return (this.of(tree)[0] as UnitWay).cost;
+    return itemAt(this.of(tree), 0).cost;
   }
 
   private waysOf({ parts, lastPart = 1 }: Tree): readonly UnitWay[] {
@@ -83,7 +84,7 @@ export class TreeWays {
     const join = this.joinOf(seamsBetween(this.graph, a.members, b.members));
     const isSmallLast = lastPart === 1 && b.parts !== undefined;
     const [last, first] = isSmallLast ? [this.ofPart(b), this.ofPart(a)] : [this.ofPart(a), this.ofPart(b)];
-    const base = join.cost + unevenCost(a.members.length, b.members.length) + (first[0] as UnitWay).cost;
+    const base = join.cost + unevenCost(a.members.length, b.members.length) + itemAt(first, 0).cost;
     return join.ends
       .map(([start, end]) => ({ cost: base + least(last, start), end }))
       .sort((p, q) => p.cost - q.cost);

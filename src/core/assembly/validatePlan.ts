@@ -1,4 +1,5 @@
-import type { Seam, SeamGraph } from '../block';
+import { itemAt } from '../lists';
+import type { SeamGraph } from '../block';
 import type { Join } from './join';
 
 /**
@@ -34,7 +35,7 @@ function unitFor(
   unitOf: readonly number[],
   sizes: readonly number[],
 ): number | undefined {
-  const unit = unitOf[patches[0] as number];
+  const unit = unitOf[itemAt(patches, 0)];
   if (unit === undefined || new Set(patches).size !== patches.length) return undefined;
   const isWhole = sizes[unit] === patches.length && patches.every((patch) => unitOf[patch] === unit);
   return isWhole ? unit : undefined;
@@ -51,8 +52,8 @@ function checkSeams(
 ): void {
   const due = new Set<number>();
   for (const patch of join.right) {
-    for (const seam of graph.seamsOf[patch] as readonly number[]) {
-      const units = (graph.seams[seam] as Seam).patches.map((own) => unitOf[own]);
+    for (const seam of itemAt(graph.seamsOf, patch)) {
+      const units = itemAt(graph.seams, seam).patches.map((own) => unitOf[own]);
       if (units.includes(left) && units.includes(right)) due.add(seam);
     }
   }
@@ -64,7 +65,7 @@ function checkSeams(
       break;
     }
   }
-  for (const seam of join.seams) timesSewn[seam] = (timesSewn[seam] as number) + 1;
+  for (const seam of join.seams) timesSewn[seam] = itemAt(timesSewn, seam) + 1;
 }
 
 function checkReleases(
@@ -76,7 +77,7 @@ function checkReleases(
 ): void {
   for (const patch of join.releases) {
     const isSurrounded =
-      (graph.seamsOf[patch] as readonly number[]).every((seam) => timesSewn[seam] === 1) &&
+      itemAt(graph.seamsOf, patch).every((seam) => timesSewn[seam] === 1) &&
       graph.openEdges.every((edge) => edge.patch !== patch);
     if (!isSurrounded || released.has(patch))
       faults.push(`${join.id} releases ${graph.patches[patch]?.id} too early or twice.`);

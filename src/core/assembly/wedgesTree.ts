@@ -1,3 +1,4 @@
+import { knownOf, lastOf } from '../lists';
 import { groupsOf, type SeamGraph } from '../block';
 import { toDegrees } from '../geometry';
 import { exactTree } from './exactTree';
@@ -75,7 +76,7 @@ function roundOf(
   still: readonly number[],
 ): Tree | undefined {
   const wedges = [wedge];
-  for (let k = 1; k < folds; k++) wedges.push(turned(wedges.at(-1) as Tree, next));
+  for (let k = 1; k < folds; k++) wedges.push(turned(lastOf(wedges), next));
   const half = Math.ceil(folds / 2);
   const touches = (a: Tree, b: Tree) => joinCost(graph, a.members, b.members) < Infinity;
   const line = (list: readonly Tree[]) =>
@@ -96,7 +97,7 @@ function roundOf(
 }
 
 function turned(tree: Tree, next: ReadonlyMap<number, number>): Tree {
-  const members = tree.members.map((patch) => next.get(patch) as number);
+  const members = tree.members.map((patch) => knownOf(next, patch));
   return tree.parts
     ? { members, parts: [turned(tree.parts[0], next), turned(tree.parts[1], next)] }
     : { members };

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SewingSettings } from '../assembly';
 import type { ProjectBasting, Patch } from '../block';
 import { stripCut } from '../cutting';
@@ -56,13 +57,13 @@ export function bagContents(patches: readonly Patch[], sorted: Sorted, settings:
     const count = hands.length;
     const per = (hand: Hand) => hands.filter((own) => own === hand).length;
     const spares = withSpares(count, settings.sparesPercent) - count;
-    return { kind, name: names[index] as string, count, spares, left: per('L'), right: per('R') };
+    return { kind, name: itemAt(names, index), count, spares, left: per('L'), right: per('R') };
   });
   const fabrics = [...new Set(patches.map(({ fabric }) => fabric))].sort().map((fabric) => {
     const cuts = kinds.flatMap((kind, index) => {
       const count = patches.filter((patch, i) => patch.fabric === fabric && kindOf[i] === index).length;
       const size = stripCut(kind.outline, settings.allowanceMm, settings.system);
-      return count === 0 ? [] : [{ kindName: names[index] as string, ...size, count }];
+      return count === 0 ? [] : [{ kindName: itemAt(names, index), ...size, count }];
     });
     return { fabric, cuts };
   });

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { edgeLength, edgesOf, isStraight, type Outline } from '../geometry';
 import { foldClockwise, type FoldOrder } from './tails';
 
@@ -67,7 +68,7 @@ export function foldBy(convention: FoldConvention, outline: Outline): FoldOrder 
   const sides = lengths.map((_, side) => side);
   const around = foldClockwise(lengths).order;
   const byLength = (sign: 1 | -1) =>
-    [...around].sort((a, b) => sign * ((lengths[b] as number) - (lengths[a] as number)));
+    [...around].sort((a, b) => sign * (itemAt(lengths, b) - itemAt(lengths, a)));
   const open = (order: readonly number[]): FoldOrder => ({ order, isTucked: false });
   switch (convention) {
     case 'clockwise':
@@ -101,9 +102,8 @@ export function foldBy(convention: FoldConvention, outline: Outline): FoldOrder 
 function baseOf(lengths: readonly number[]): number {
   const count = lengths.length;
   const cost = (side: number) => {
-    const neighbours =
-      (lengths[(side + 1) % count] as number) + (lengths[(side + count - 1) % count] as number);
-    return (lengths[side] as number) - neighbours;
+    const neighbours = itemAt(lengths, (side + 1) % count) + itemAt(lengths, (side + count - 1) % count);
+    return itemAt(lengths, side) - neighbours;
   };
   return lengths.reduce((best, _, side) => (cost(side) < cost(best) ? side : best), 0);
 }

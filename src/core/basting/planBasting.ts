@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamEnd, SeamGraph } from '../block';
 import type { Point } from '../geometry';
 import { foldBy, type FoldConvention } from './conventions';
@@ -43,9 +44,9 @@ export function findClashes(graph: SeamGraph, patches: readonly BastedPatch[]): 
   return graph.seams.flatMap((seam, index) =>
     [seam.start, seam.end].flatMap((end) => {
       const bothLieAcross = seam.patches.every((patch, which) =>
-        hasTailAcross(graph, patch, patches[patch] as BastedPatch, end, end.sides[which as 0 | 1]),
+        hasTailAcross(graph, patch, itemAt(patches, patch), end, end.sides[which as 0 | 1]),
       );
-      return bothLieAcross ? [{ seam: index, at: graph.places[end.place] as Point }] : [];
+      return bothLieAcross ? [{ seam: index, at: itemAt(graph.places, end.place) }] : [];
     }),
   );
 }
@@ -58,7 +59,7 @@ function hasTailAcross(
   side: number,
 ): boolean {
   const { sides } = graph;
-  const first = sides.firstOf[patch] as number;
+  const first = itemAt(sides.firstOf, patch);
   return basted.tails.some(
     ({ corner, overEdge }) => overEdge === side && sides.startPlace[first + corner] === end.place,
   );

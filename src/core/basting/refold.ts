@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { edgeLength, edgesOf } from '../geometry';
 import { findClashes, type BastedPatch } from './planBasting';
@@ -27,7 +28,7 @@ export function fewestRefolds(
   const clockwise = (patch: number): BastedPatch => {
     const known = turned.get(patch);
     if (known) return known;
-    const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
+    const { outline } = itemAt(graph.patches, patch);
     const fold = foldClockwise(edgesOf(outline).map(edgeLength));
     const own = { fold, tails: tailsOf(outline, fold, allowanceMm) };
     turned.set(patch, own);

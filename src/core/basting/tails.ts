@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { cornerAngle, toRadians, type Outline } from '../geometry';
 
 /** Order in which the sides of a patch are folded over its paper. */
@@ -36,7 +37,7 @@ export function tailLength(angleDeg: number, allowanceMm: number): number {
 /** Folds side after side clockwise as seen from the front, from the longest side on, the last tucked under the first. */
 export function foldClockwise(edgeLengthsMm: readonly number[]): FoldOrder {
   const longest = edgeLengthsMm.reduce(
-    (best, length, side) => (length > (edgeLengthsMm[best] as number) + 0.25 ? side : best),
+    (best, length, side) => (length > itemAt(edgeLengthsMm, best) + 0.25 ? side : best),
     0,
   );
   const count = edgeLengthsMm.length;

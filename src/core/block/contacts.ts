@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import Flatbush from 'flatbush';
 import {
   SAME_POINT_MM,
@@ -56,7 +57,7 @@ export function listSides(patches: readonly Patch[]): Sides {
   const firstOf = new Int32Array(patches.length + 1);
   const patchOf = new Int32Array(edges.length);
   patches.forEach(({ outline }, patch) => {
-    const first = firstOf[patch] as number;
+    const first = itemAt(firstOf, patch);
     firstOf[patch + 1] = first + outline.corners.length;
     patchOf.fill(patch, first, firstOf[patch + 1]);
   });
@@ -73,7 +74,7 @@ export function listSides(patches: readonly Patch[]): Sides {
     boxes[at + 1] = minY;
     boxes[at + 2] = maxX;
     boxes[at + 3] = maxY;
-    const length = lengths[side] as number;
+    const length = itemAt(lengths, side);
     if (isStraight(edge))
       directions.set([(edge.b.x - edge.a.x) / length, (edge.b.y - edge.a.y) / length], side * 2);
   });
@@ -95,29 +96,29 @@ function boxOfEdge(edge: Edge): Box {
 
 /** The side after `side` round the same patch. */
 export function nextSide({ firstOf, patchOf }: Sides, side: number): number {
-  const patch = patchOf[side] as number;
-  return side + 1 < (firstOf[patch + 1] as number) ? side + 1 : (firstOf[patch] as number);
+  const patch = itemAt(patchOf, side);
+  return side + 1 < itemAt(firstOf, patch + 1) ? side + 1 : itemAt(firstOf, patch);
 }
 
 /** Place number of the corner where a side ends. */
 export function endPlace(sides: Sides, side: number): number {
-  return sides.startPlace[nextSide(sides, side)] as number;
+  return itemAt(sides.startPlace, nextSide(sides, side));
 }
 
 /** Sides of other patches of the same layer whose boxes come within `reach` mm of a side's. */
 export function sidesNear(sides: Sides, patches: readonly Patch[], side: number, reach: number): number[] {
   const { boxes } = sides;
-  const own = sides.patchOf[side] as number;
-  const { layer } = patches[own] as Patch;
+  const own = itemAt(sides.patchOf, side);
+  const { layer } = itemAt(patches, own);
   const at = side * 4;
   return sides.index.search(
-    (boxes[at] as number) - reach,
-    (boxes[at + 1] as number) - reach,
-    (boxes[at + 2] as number) + reach,
-    (boxes[at + 3] as number) + reach,
+    itemAt(boxes, at) - reach,
+    itemAt(boxes, at + 1) - reach,
+    itemAt(boxes, at + 2) + reach,
+    itemAt(boxes, at + 3) + reach,
     (near) => {
-      const patch = sides.patchOf[near] as number;
-      return patch !== own && (patches[patch] as Patch).layer === layer;
+      const patch = itemAt(sides.patchOf, near);
+      return patch !== own && itemAt(patches, patch).layer === layer;
     },
   );
 }
@@ -133,14 +134,14 @@ export function findContacts(sides: Sides, patches: readonly Patch[]): Contact[]
   };
   const twins = findTwins(sides, patches);
   for (let side = 0; side < sides.edges.length; side++) {
-    const twin = twins[side] as number;
+    const twin = itemAt(twins, side);
     if (twin >= 0) {
       if (twin > side) look(side, twin);
       continue;
     }
     // Each pair is looked at once, and then from both of its sides; those with a twin do not look about themselves.
     for (const other of sidesNear(sides, patches, side, SAME_POINT_MM))
-      if (other > side || (twins[other] as number) >= 0) look(side, other);
+      if (other > side || itemAt(twins, other) >= 0) look(side, other);
   }
   // In the order of the sides, whatever order the spatial index finds them in: where a drawing lies changes nothing.
   return contacts.sort((p, q) => p.side - q.side || p.other - q.other);
@@ -152,7 +153,7 @@ export function findContacts(sides: Sides, patches: readonly Patch[]): Contact[]
  */
 function findTwins(sides: Sides, patches: readonly Patch[]): Int32Array {
   const { edges, patchOf, startPlace, places } = sides;
-  const layerOf = (side: number) => (patches[patchOf[side] as number] as Patch).layer;
+  const layerOf = (side: number) => itemAt(patches, itemAt(patchOf, side)).layer;
   const byLayer = new Map<number, Map<number, number>>();
   const key = (from: number, to: number) => from * places.length + to;
   const isAlone = new Uint8Array(edges.length);
@@ -161,7 +162,7 @@ function findTwins(sides: Sides, patches: readonly Patch[]): Int32Array {
     const layer = layerOf(side);
     const byEnds = byLayer.get(layer) ?? new Map<number, number>();
     byLayer.set(layer, byEnds);
-    const own = key(startPlace[side] as number, endPlace(sides, side));
+    const own = key(itemAt(startPlace, side), endPlace(sides, side));
     const before = byEnds.get(own);
     if (before === undefined) byEnds.set(own, side);
     else isAlone[before] = 0;
@@ -169,7 +170,7 @@ function findTwins(sides: Sides, patches: readonly Patch[]): Int32Array {
   });
   return Int32Array.from(edges, (_, side) => {
     if (!isAlone[side]) return -1;
-    const twin = byLayer.get(layerOf(side))?.get(key(endPlace(sides, side), startPlace[side] as number)) ?? -1; // prettier-ignore
+    const twin = byLayer.get(layerOf(side))?.get(key(endPlace(sides, side), itemAt(startPlace, side))) ?? -1; // prettier-ignore
     return twin >= 0 && isAlone[twin] && patchOf[twin] !== patchOf[side] ? twin : -1;
   });
 }
@@ -188,14 +189,14 @@ const APART_MM = 3 * SAME_POINT_MM;
 
 function contactOf(sides: Sides, side: number, other: number): Contact | undefined {
   const { directions } = sides;
-  const [ux, uy] = [directions[side * 2] as number, directions[side * 2 + 1] as number];
-  const [vx, vy] = [directions[other * 2] as number, directions[other * 2 + 1] as number];
+  const [ux, uy] = [itemAt(directions, side * 2), itemAt(directions, side * 2 + 1)];
+  const [vx, vy] = [itemAt(directions, other * 2), itemAt(directions, other * 2 + 1)];
   // Most neighbours only meet at a corner: their directions tell, long before anything is measured.
   const areStraight = (ux !== 0 || uy !== 0) && (vx !== 0 || vy !== 0);
   if (areStraight && ux * vx + uy * vy > OPPOSITE_COS) return undefined;
-  const a = sides.edges[side] as Edge;
-  const b = sides.edges[other] as Edge;
-  const length = sides.lengths[side] as number;
+  const a = itemAt(sides.edges, side);
+  const b = itemAt(sides.edges, other);
+  const length = itemAt(sides.lengths, side);
   if (areStraight && isApart(a, b, ux, uy, length)) return undefined;
   if (areStraight) return straightContact(sides, side, other);
   // The neighbour runs the other way: its end lies towards our start.
@@ -216,14 +217,14 @@ function contactOf(sides: Sides, side: number, other: number): Contact | undefin
 /** The same for two straight sides, in plain numbers: this is most of the work on a large block. */
 function straightContact(sides: Sides, side: number, other: number): Contact | undefined {
   const { directions, lengths, edges } = sides;
-  const [a, b] = [edges[side] as Edge, edges[other] as Edge];
-  const length = lengths[side] as number;
+  const [a, b] = [itemAt(edges, side), itemAt(edges, other)];
+  const length = itemAt(lengths, side);
   const from = alongLine(a, directions, side, length, b.b);
   const to = alongLine(a, directions, side, length, b.a);
   if (to - from <= LEAST_SEAM_MM) return undefined;
-  const otherLength = lengths[other] as number;
+  const otherLength = itemAt(lengths, other);
   const offOther = (x: number, y: number) => offLine(b, directions, other, otherLength, x, y);
-  const [ux, uy] = [directions[side * 2] as number, directions[side * 2 + 1] as number];
+  const [ux, uy] = [itemAt(directions, side * 2), itemAt(directions, side * 2 + 1)];
   const offAt = (along: number) => offOther(a.a.x + ux * along, a.a.y + uy * along);
   if (offAt(from) > SAME_POINT_MM || offAt(to) > SAME_POINT_MM || offAt((from + to) / 2) > SAME_POINT_MM)
     return undefined;
@@ -244,8 +245,7 @@ function alongLine(
   length: number,
   { x, y }: Point,
 ): number {
-  const along =
-    (x - a.x) * (directions[side * 2] as number) + (y - a.y) * (directions[side * 2 + 1] as number);
+  const along = (x - a.x) * itemAt(directions, side * 2) + (y - a.y) * itemAt(directions, side * 2 + 1);
   return along < 0 ? 0 : along > length ? length : along;
 }
 
@@ -258,7 +258,7 @@ function offLine(
   x: number,
   y: number,
 ): number {
-  const [ux, uy] = [directions[side * 2] as number, directions[side * 2 + 1] as number];
+  const [ux, uy] = [itemAt(directions, side * 2), itemAt(directions, side * 2 + 1)];
   const [px, py] = [x - a.x, y - a.y];
   const free = px * ux + py * uy;
   const along = free < 0 ? 0 : free > length ? length : free;

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { SAME_POINT_MM, cornerAngles, edgeLength, locate, type Edge, type Point } from '../geometry';
 import type { SeamGraph } from './seamGraph';
 
@@ -35,19 +36,18 @@ export function findFlatness(graph: SeamGraph): Flatness {
   const innerPoints = isInner.filter(Boolean).length;
   // Corner k of a patch is where its side k starts: sides and corners share their numbers.
   const angles = patches.flatMap(({ outline }) => cornerAngles(outline));
-  const layerOf = (side: number) => patches[sides.patchOf[side] as number]?.layer;
+  const layerOf = (side: number) => patches[itemAt(sides.patchOf, side)]?.layer;
   // Where the corners at one place make the full turn by themselves there is nothing to look for.
   const sums = new Float64Array(sides.places.length);
   angles.forEach((angle, side) => {
-    const place = sides.startPlace[side] as number;
-    sums[place] = (sums[place] as number) + angle;
+    const place = itemAt(sides.startPlace, side);
+    sums[place] = itemAt(sums, place) + angle;
   });
-  const isWhole = (side: number) =>
-    Math.abs((sums[sides.startPlace[side] as number] as number) - 360) < WHOLE_DEG;
+  const isWhole = (side: number) => Math.abs(itemAt(sums, itemAt(sides.startPlace, side)) - 360) < WHOLE_DEG;
   const seen = new Uint8Array(angles.length);
   const faults: FlatFault[] = [];
   sides.edges.forEach(({ a: at }, first) => {
-    if (seen[first] || (isInner[sides.startPlace[first] as number] && isWhole(first))) return;
+    if (seen[first] || (isInner[itemAt(sides.startPlace, first)] && isWhole(first))) return;
     const layer = layerOf(first);
     const isMeant = ({ x, y }: Point) => Math.abs(x - at.x) <= MEANT_MM && Math.abs(y - at.y) <= MEANT_MM;
     const near = sides.index.search(
@@ -57,15 +57,15 @@ export function findFlatness(graph: SeamGraph): Flatness {
       at.y + MEANT_MM,
       (side) => layerOf(side) === layer,
     );
-    const meeting = near.filter((side) => isMeant((sides.edges[side] as Edge).a));
+    const meeting = near.filter((side) => isMeant(itemAt(sides.edges, side).a));
     for (const i of meeting) seen[i] = 1;
-    const own = new Set(meeting.map((i) => sides.patchOf[i] as number));
+    const own = new Set(meeting.map((i) => itemAt(sides.patchOf, i)));
     const through = near.filter(
-      (side) => !own.has(sides.patchOf[side] as number) && passes(sides.edges[side] as Edge, at),
+      (side) => !own.has(itemAt(sides.patchOf, side)) && passes(itemAt(sides.edges, side), at),
     );
-    const sum = meeting.reduce((total, i) => total + (angles[i] as number), 0) + through.length * 180;
+    const sum = meeting.reduce((total, i) => total + itemAt(angles, i), 0) + through.length * 180;
     const missingDeg = 360 - sum;
-    const all = [...own, ...through.map((side) => sides.patchOf[side] as number)];
+    const all = [...own, ...through.map((side) => itemAt(sides.patchOf, side))];
     if (all.length < 3 || Math.abs(missingDeg) <= FLAT_DEG || missingDeg > OPEN_DEG) return;
     faults.push({ at, missingDeg, patches: [...new Set(all)].map((i) => patches[i]?.id as string) });
   });

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { SeamGraph } from './seamGraph';
 import { Marks, keptFor } from './marks';
 
@@ -17,7 +18,7 @@ export function groupsOf(
     if (!waiting.delete(first)) continue;
     const group = [first];
     for (const patch of group) {
-      for (const seam of seamsOf[patch] as readonly number[]) {
+      for (const seam of itemAt(seamsOf, patch)) {
         if (leftOut.has(seam)) continue;
         const [a, b] = (seams[seam] as { patches: readonly [number, number] }).patches;
         const neighbour = a === patch ? b : a;

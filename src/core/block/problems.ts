@@ -1,4 +1,6 @@
+import { itemAt } from '../lists';
 import Flatbush from 'flatbush';
+import { overlapOf } from '../booleans';
 import {
   areaOf,
   boxOf,
@@ -8,7 +10,6 @@ import {
   edgeLength,
   isConvex,
   locate,
-  overlapOf,
   perOutline,
   pointAt,
   toPolygon,
@@ -80,7 +81,7 @@ export function findOverlaps(patches: readonly Patch[]): OverlapReport {
   boxes.forEach((box, a) => {
     const others = index.search(box.minX, box.minY, box.maxX, box.maxY, (b) => b > a);
     for (const b of others.sort((p, q) => p - q)) {
-      const [first, second] = [patches[a] as Patch, patches[b] as Patch];
+      const [first, second] = [itemAt(patches, a), itemAt(patches, b)];
       if (first.layer !== second.layer || duplicates.has(a) || duplicates.has(b)) continue;
       if (convex[a] && convex[b]) {
         const depth = convexDepth(polygons[a] as Point[], polygons[b] as Point[]);
@@ -152,7 +153,7 @@ function unevenContacts(sides: Sides, patches: readonly Patch[], contacts: reado
 }
 
 function idsOf(sides: Sides, patches: readonly Patch[], side: number, other: number): [string, string] {
-  const id = (index: number) => (patches[sides.patchOf[index] as number] as Patch).id;
+  const id = (index: number) => itemAt(patches, itemAt(sides.patchOf, index)).id;
   return [id(side), id(other)];
 }
 
@@ -161,9 +162,9 @@ function gaps(graph: SeamGraph, touching: ReadonlySet<number>): Problem[] {
   const isOpen = new Set(openEdges.map(({ patch }) => patch));
   const problems: Problem[] = [];
   for (let side = 0; side < sides.edges.length; side++) {
-    if (!isOpen.has(sides.patchOf[side] as number)) continue;
+    if (!isOpen.has(itemAt(sides.patchOf, side))) continue;
     for (const other of sidesNear(sides, patches, side, NEAR_MM)) {
-      if (other < side || !isOpen.has(sides.patchOf[other] as number)) continue;
+      if (other < side || !isOpen.has(itemAt(sides.patchOf, other))) continue;
       if (touching.has(pairKey(sides, side, other))) continue;
       const problem = gapBetween(sides, patches, side, other);
       if (problem) problems.push(problem);
@@ -215,8 +216,8 @@ function lonePatches(graph: SeamGraph): Problem[] {
     for (const [first] of groups) {
       if (first === undefined || layer > base || groups.length === 1 || (seamsOf[first]?.length ?? 0) > 0)
         continue;
-      const { id, outline } = patches[first] as Patch;
-      const at = outline.corners[0] as Point;
+      const { id, outline } = itemAt(patches, first);
+      const at = itemAt(outline.corners, 0);
       problems.push({
         code: 'unjoined',
         message: `${id} shares no edge with any other patch. Move it against its neighbour, or delete it.`,
@@ -231,11 +232,11 @@ function lonePatches(graph: SeamGraph): Problem[] {
 }
 
 function separateGroups(patches: readonly Patch[], groups: readonly (readonly number[])[]): Problem {
-  const firsts = groups.map((group) => patches[group[0] as number] as Patch);
+  const firsts = groups.map((group) => itemAt(patches, itemAt(group, 0)));
   return {
     code: 'separate-groups',
     message: `The drawing falls into ${groups.length} groups that share no seam (sizes ${groups.map((g) => g.length).join(', ')}). Each is planned by itself.`,
-    at: firsts[1]?.outline.corners[0] as Point,
+    at: itemAt(itemAt(firsts, 1).outline.corners, 0),
     patches: firsts.map(({ id }) => id),
   };
 }

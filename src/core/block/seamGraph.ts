@@ -1,13 +1,5 @@
-import {
-  STRAIGHT_DEG,
-  directionAt,
-  edgeLength,
-  flatten,
-  partOf,
-  turnDegrees,
-  type Edge,
-  type Point,
-} from '../geometry';
+import { itemAt, lastOf } from '../lists';
+import { STRAIGHT_DEG, directionAt, edgeLength, flatten, partOf, turnDegrees, type Point } from '../geometry';
 import {
   LEAST_SEAM_MM,
   endPlace,
@@ -111,13 +103,13 @@ export function buildSeamGraph(patches: readonly Patch[]): SeamGraph {
 
 function hasStraightPair(seams: readonly Seam[], list: readonly number[], place: number): boolean {
   const outward = list.map((seam) => {
-    const { start, end } = seams[seam] as Seam;
+    const { start, end } = itemAt(seams, seam);
     return start.place === place ? start.outward : end.outward;
   });
   return outward.some((a, i) => {
     const back = { x: -a.x, y: -a.y };
     for (let k = i + 1; k < outward.length; k++)
-      if (turnDegrees(back, outward[k] as Point) <= STRAIGHT_DEG) return true;
+      if (turnDegrees(back, itemAt(outward, k)) <= STRAIGHT_DEG) return true;
     return false;
   });
 }
@@ -126,7 +118,7 @@ function joinRuns(sides: Sides, contacts: readonly Contact[]): Seam[] {
   const byPair = new Map<number, Contact[]>();
   const count = sides.firstOf.length;
   for (const contact of contacts) {
-    const [a, b] = [sides.patchOf[contact.side] as number, sides.patchOf[contact.other] as number];
+    const [a, b] = [itemAt(sides.patchOf, contact.side), itemAt(sides.patchOf, contact.other)];
     if (a > b) continue;
     const list = byPair.get(a * count + b);
     if (list) list.push(contact);
@@ -149,7 +141,7 @@ function splitRuns(sides: Sides, sorted: readonly Contact[]): Contact[][] {
     else runs.push([contact]);
   }
   const [first, last] = [runs[0], runs.at(-1)];
-  if (first && last && first !== last && follows(sides, last.at(-1) as Contact, first[0] as Contact)) {
+  if (first && last && first !== last && follows(sides, lastOf(last), itemAt(first, 0))) {
     runs[0] = [...last, ...first];
     runs.pop();
   }
@@ -162,19 +154,19 @@ function follows(sides: Sides, before: Contact, after: Contact): boolean {
 }
 
 function seamFrom(sides: Sides, run: readonly Contact[], number: number): Seam {
-  const parts = run.map(({ side, from, to }) => partOf(sides.edges[side] as Edge, from, to));
-  const [first, last] = [run[0] as Contact, run.at(-1) as Contact];
-  const [head, tail] = [parts[0] as Edge, parts.at(-1) as Edge];
+  const parts = run.map(({ side, from, to }) => partOf(itemAt(sides.edges, side), from, to));
+  const [first, last] = [itemAt(run, 0), lastOf(run)];
+  const [head, tail] = [itemAt(parts, 0), lastOf(parts)];
   const arriving = directionAt(tail, edgeLength(tail));
   const innerBends = parts.slice(1).flatMap((part, i) => {
-    const before = parts[i] as Edge;
+    const before = itemAt(parts, i);
     return turnDegrees(directionAt(before, edgeLength(before)), directionAt(part, 0)) > STRAIGHT_DEG
       ? [part.a]
       : [];
   });
   return {
     id: `s${number + 1}`,
-    patches: [sides.patchOf[first.side] as number, sides.patchOf[first.other] as number],
+    patches: [itemAt(sides.patchOf, first.side), itemAt(sides.patchOf, first.other)],
     lengthMm: run.reduce((sum, { from, to }) => sum + to - from, 0),
     path: parts.flatMap((part, i) => flatten(part, PATH_SAG_MM).slice(i === 0 ? 0 : 1)),
     start: { place: first.fromPlace, outward: directionAt(head, 0), sides: sidePair(sides, first) },
@@ -188,7 +180,7 @@ function seamFrom(sides: Sides, run: readonly Contact[], number: number): Seam {
 }
 
 function sidePair(sides: Sides, { side, other }: Contact): [number, number] {
-  const local = (index: number) => index - (sides.firstOf[sides.patchOf[index] as number] as number);
+  const local = (index: number) => index - itemAt(sides.firstOf, itemAt(sides.patchOf, index));
   return [local(side), local(other)];
 }
 
@@ -207,20 +199,12 @@ function findOpenEdges(
   for (let side = 0; side < sides.edges.length; side++) {
     const covered = bySide[side] ?? [];
     if (covered.length > 1) covered.sort((a, b) => a.from - b.from);
-    let [from, place] = [0, sides.startPlace[side] as number];
+    let [from, place] = [0, itemAt(sides.startPlace, side)];
     for (const contact of covered) {
       addOpen(sides, side, from, contact.from, [place, contact.fromPlace], open, openPlaces);
       if (contact.to > from) [from, place] = [contact.to, contact.toPlace];
     }
-    addOpen(
-      sides,
-      side,
-      from,
-      sides.lengths[side] as number,
-      [place, endPlace(sides, side)],
-      open,
-      openPlaces,
-    );
+    addOpen(sides, side, from, itemAt(sides.lengths, side), [place, endPlace(sides, side)], open, openPlaces);
   }
 }
 
@@ -234,7 +218,7 @@ function addOpen(
   openPlaces: Set<number>,
 ): void {
   if (to - from <= LEAST_SEAM_MM) return;
-  const part = partOf(sides.edges[side] as Edge, from, to);
-  open.push({ patch: sides.patchOf[side] as number, lengthMm: to - from, path: flatten(part, PATH_SAG_MM) });
+  const part = partOf(itemAt(sides.edges, side), from, to);
+  open.push({ patch: itemAt(sides.patchOf, side), lengthMm: to - from, path: flatten(part, PATH_SAG_MM) });
   for (const place of ends) openPlaces.add(place);
 }

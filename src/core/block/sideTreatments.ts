@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import Flatbush from 'flatbush';
 import { boxOf, edgeLength, edgesOf, isInside, outwardAt, pointAt, toPolygon, type Point } from '../geometry';
 import type { Patch } from './patch';
@@ -26,14 +27,13 @@ export function sideTreatments(graph: SeamGraph): SideTreatment[][] {
   const isSewn = new Uint8Array(sides.edges.length);
   for (const { patches: pair, start, end } of seams)
     for (const which of [0, 1] as const)
-      for (const { sides: own } of [start, end])
-        isSewn[(sides.firstOf[pair[which]] as number) + own[which]] = 1;
+      for (const { sides: own } of [start, end]) isSewn[itemAt(sides.firstOf, pair[which]) + own[which]] = 1;
   const covers = layers.size > 1 ? new Covers(patches) : undefined;
   return patches.map((patch, index) =>
     edgesOf(patch.outline).map((edge, side): SideTreatment => {
       const chosen = patch.edges?.[side];
       if (chosen) return { side, is: chosen, reason: 'chosen by the host', isChosen: true };
-      if (isSewn[(sides.firstOf[index] as number) + side])
+      if (isSewn[itemAt(sides.firstOf, index) + side])
         return { side, is: 'sewn', reason: 'sewn to its neighbour', isChosen: false };
       const length = edgeLength(edge);
       const out = outwardAt(edge);

@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../lists';
 import { InvalidInputError, assertNever } from '../errors';
 import {
   distance,
@@ -121,7 +122,7 @@ function walk(edgesMm: readonly number[], anglesDeg: readonly number[]): Outline
   const corners: Point[] = [{ x: 0, y: 0 }];
   let heading = 0;
   edgesMm.forEach((edge, i) => {
-    const last = corners.at(-1) as Point;
+    const last = lastOf(corners);
     const step = polar(heading, edge);
     corners.push({ x: last.x + step.x, y: last.y + step.y });
     heading += 180 - (anglesDeg[i] ?? 180);
@@ -195,7 +196,7 @@ function customPaper(edgesMm: readonly number[], anglesDeg: readonly number[]): 
   if (wrong >= 0)
     fail(
       'anglesDeg',
-      `Angle ${wrong + 1} is impossible: ${tidy(anglesDeg[wrong] as number)}°.`,
+      `Angle ${wrong + 1} is impossible: ${tidy(itemAt(anglesDeg, wrong))}°.`,
       'Give one from 1° to 359°.',
     );
   const given = edgesMm.length;
@@ -222,8 +223,8 @@ function customPaper(edgesMm: readonly number[], anglesDeg: readonly number[]): 
       `Change them by ${tidy(wanted - sum)}° in all, or leave out the last edge and its two angles.`,
     );
   const open = walk(edgesMm.slice(0, -1), anglesDeg.slice(0, given - 2));
-  const closing = distance(open.corners.at(-1) as Point, open.corners[0] as Point);
-  const last = edgesMm.at(-1) as number;
+  const closing = distance(lastOf(open.corners), itemAt(open.corners, 0));
+  const last = lastOf(edgesMm);
   if (Math.abs(closing - last) > CLOSING_MM)
     fail(
       'edgesMm',

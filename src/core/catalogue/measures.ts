@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { areaOf, boxOf, distance, narrowestBox, perimeterOf, type Outline } from '../geometry';
 import { signatureOf } from '../shapes';
 
@@ -36,9 +37,7 @@ export function measurePaper(outline: Outline): PaperMeasures {
   return {
     edgesMm: steps.map(({ edgeMm }) => edgeMm),
     anglesDeg: steps.map(({ angleDeg }) => angleDeg),
-    diagonalsMm: diagonals.filter(
-      (one, i) => i === 0 || (diagonals[i - 1] as number) - one > SAME_DIAGONAL_MM,
-    ),
+    diagonalsMm: diagonals.filter((one, i) => i === 0 || itemAt(diagonals, i - 1) - one > SAME_DIAGONAL_MM),
     areaMm2: areaOf(outline),
     perimeterMm: perimeterOf(outline),
     widthMm: width,

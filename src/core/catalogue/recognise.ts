@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../lists';
 import { InvalidInputError } from '../errors';
 import { edgeLength, edgesOf, isStraight, type Outline } from '../geometry';
 import { MM_PER_INCH, type UnitSystem } from '../length';
@@ -99,16 +100,16 @@ function straight(steps: readonly SignatureStep[], round: Round): Paper[] {
   const angles = steps.map(({ angleDeg }) => angleDeg);
   const edgeMm = round(mean(edges));
   const sorted = [...edges].sort((a, b) => a - b);
-  const [least, most] = [round(sorted[0] as number), round(sorted.at(-1) as number)];
+  const [least, most] = [round(itemAt(sorted, 0)), round(lastOf(sorted))];
   const papers: Paper[] = [{ family: 'regular', sides: steps.length, edgeMm }];
   const acute = Math.min(...angles);
   switch (steps.length) {
     case 3:
       papers.push(
-        { family: 'half-square-triangle', legMm: round(((sorted[0] as number) + (sorted[1] as number)) / 2) },
+        { family: 'half-square-triangle', legMm: round((itemAt(sorted, 0) + itemAt(sorted, 1)) / 2) },
         ...[0, 1, 2].flatMap((i): Paper[] => {
-          const legMm = round(((edges[i] as number) + (edges[(i + 2) % 3] as number)) / 2);
-          return near(angles[i] as number).map((apexDeg) => ({
+          const legMm = round((itemAt(edges, i) + itemAt(edges, (i + 2) % 3)) / 2);
+          return near(itemAt(angles, i)).map((apexDeg) => ({
             family: 'isosceles-triangle',
             legMm,
             apexDeg,
@@ -136,9 +137,9 @@ function straight(steps: readonly SignatureStep[], round: Round): Paper[] {
 
 function kites(edges: readonly number[], angles: readonly number[], round: Round): Paper[] {
   return [0, 1, 2, 3].flatMap((i) => {
-    const edgeMm = round(((edges[i] as number) + (edges[(i + 3) % 4] as number)) / 2);
-    return near(angles[i] as number).flatMap((tipDeg) =>
-      near(angles[(i + 2) % 4] as number).map((footDeg): Paper => ({
+    const edgeMm = round((itemAt(edges, i) + itemAt(edges, (i + 3) % 4)) / 2);
+    return near(itemAt(angles, i)).flatMap((tipDeg) =>
+      near(itemAt(angles, (i + 2) % 4)).map((footDeg): Paper => ({
         family: 'kite',
         edgeMm,
         tipDeg,
@@ -149,10 +150,10 @@ function kites(edges: readonly number[], angles: readonly number[], round: Round
 }
 
 function elongated(edges: readonly number[], angles: readonly number[], i: number, round: Round): Paper[] {
-  const at = (k: number) => edges[(i + k) % 6] as number;
+  const at = (k: number) => itemAt(edges, (i + k) % 6);
   // Corner i + 1 lies between two short edges: it is the tip.
   const [edgeMm, sideMm] = [round(mean([at(0), at(1), at(3), at(4)])), round(mean([at(2), at(5)]))];
-  return near(angles[(i + 1) % 6] as number).map((tipDeg) => ({
+  return near(itemAt(angles, (i + 1) % 6)).map((tipDeg) => ({
     family: 'elongated-hexagon',
     edgeMm,
     sideMm,

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Patch } from '../block';
 
 /** How a cloth is drawn: its ground and figure as #rrggbb, and the number of its weave, so that colour is not all. */
@@ -27,7 +28,7 @@ const GROUNDS: readonly (readonly [string, string])[] = [
 
 /** The look of the cloth that comes as the so-manieth to a project. */
 export function lookByNumber(number: number): ClothLook {
-  const [ground, figure] = GROUNDS[number % GROUNDS.length] as readonly [string, string];
+  const [ground, figure] = itemAt(GROUNDS, number % GROUNDS.length);
   return { ground, figure, weave: number % WEAVE_COUNT };
 }
 
@@ -75,8 +76,8 @@ export function nameOfColour(colour: string): string {
   const own = channels(colour);
   // Red counts for more in light colours, blue in dark ones: near enough to how far apart two colours look.
   const apart = (other: readonly number[]) => {
-    const red = ((own[0] as number) + (other[0] as number)) / 2;
-    const [dr, dg, db] = own.map((one, i) => one - (other[i] as number)) as [number, number, number];
+    const red = ((own[0] as number) + itemAt(other, 0)) / 2;
+    const [dr, dg, db] = own.map((one, i) => one - itemAt(other, i)) as [number, number, number];
     return (2 + red / 256) * dr * dr + 4 * dg * dg + (2 + (255 - red) / 256) * db * db;
   };
   const [first] = [...WORDS].sort(([, a], [, b]) => apart(channels(a)) - apart(channels(b)));

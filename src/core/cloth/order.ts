@@ -1,3 +1,4 @@
+import { knownOf } from '../lists';
 import type { SeamGraph } from '../block';
 
 /** For each patch the patches that it shares a seam with. */
@@ -37,7 +38,7 @@ export function twoTurns(
       }
     }
   }
-  return own.map((patch) => turn.get(patch) as 0 | 1);
+  return own.map((patch) => knownOf(turn, patch));
 }
 
 /** How many seams each patch lies away from the nearest of `seeds`; Infinity where no seam leads. */

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { ClothRule, Patch, Seam, SeamGraph } from '../block';
 import { assertNever } from '../errors';
 import { middleOfCorners, type Point } from '../geometry';
@@ -63,7 +64,7 @@ function mostUsed(fabrics: readonly string[]): string {
 function unlike(patches: readonly Patch[], rule: string, own: readonly number[]): ClothViolation[] {
   const wanted = mostUsed(own.map((index) => patches[index]?.fabric as string));
   return own.flatMap((index) => {
-    const { id, fabric, outline } = patches[index] as Patch;
+    const { id, fabric, outline } = itemAt(patches, index);
     if (fabric === wanted) return [];
     const message = `${id} is in ${fabric}; the others that should share its cloth are in ${wanted}.`;
     return [{ rule, message, at: middleOfCorners(outline), patches: [id] }];
@@ -76,11 +77,11 @@ function facing(
   applies: (a: number, b: number) => boolean,
 ): ClothViolation[] {
   return seams.flatMap(({ patches: [a, b], path }: Seam) => {
-    const [first, second] = [patches[a] as Patch, patches[b] as Patch];
+    const [first, second] = [itemAt(patches, a), itemAt(patches, b)];
     if (first.fabric !== second.fabric || !applies(a, b)) return [];
-    const at = path[Math.floor(path.length / 2)] as Point;
+    const at = itemAt(path, Math.floor(path.length / 2));
     const middle =
-      path.length === 2 ? { x: ((path[0] as Point).x + at.x) / 2, y: ((path[0] as Point).y + at.y) / 2 } : at;
+      path.length === 2 ? { x: (itemAt(path, 0).x + at.x) / 2, y: (itemAt(path, 0).y + at.y) / 2 } : at;
     const message = `${first.id} and ${second.id} lie side by side, both in ${first.fabric}.`;
     return [{ rule, message, at: middle, patches: [first.id, second.id] }];
   });
@@ -88,7 +89,7 @@ function facing(
 
 function outOfTurn(graph: SeamGraph, rule: string, own: readonly number[]): ClothViolation[] {
   const { patches } = graph;
-  const first = patches[own[0] as number];
+  const first = patches[itemAt(own, 0)];
   if (!first) return [];
   const turns = twoTurns(neighboursOf(graph), own);
   if (!turns) {
@@ -108,7 +109,7 @@ function outOfTurn(graph: SeamGraph, rule: string, own: readonly number[]): Clot
   const others = fabricsOf(1).filter((fabric) => fabric !== even);
   const odd = mostUsed(others.length > 0 ? others : fabricsOf(1));
   return own.flatMap((index, i) => {
-    const { id, fabric, outline } = patches[index] as Patch;
+    const { id, fabric, outline } = itemAt(patches, index);
     const wanted = turns[i] === 0 ? even : odd;
     if (fabric === wanted && even !== odd) return [];
     if (fabric === wanted && turns[i] === 0) return [];

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { inflatePathsD, EndType, JoinType } from 'clipper2-ts';
 import { moveOutline, toPolygon, turnAbout, type Motion, type Outline, type Point } from '../geometry';
 import { clearance, profileOf, type Profile } from './profile';
@@ -123,7 +124,7 @@ function turnings(outline: Outline, gapMm: number): Turned[] {
   const { corners } = outline;
   const found = new Map<string, Turned>();
   corners.forEach((a, i) => {
-    const b = corners[(i + 1) % corners.length] as Point;
+    const b = itemAt(corners, (i + 1) % corners.length);
     const level = (-Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
     for (const quarter of [0, 90, 180, 270]) {
       const one = turned(outline, level + quarter, gapMm);

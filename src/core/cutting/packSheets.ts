@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { areaOf, type Motion, type Outline } from '../geometry';
 import { packLattice, type Lattice } from './lattice';
 
@@ -41,17 +42,13 @@ export function packSheets(
   const free: Free[] = [];
   const order = kinds
     .map((_, index) => index)
-    .sort(
-      (a, b) =>
-        areaOf((kinds[b] as (typeof kinds)[number]).outline) -
-        areaOf((kinds[a] as (typeof kinds)[number]).outline),
-    );
+    .sort((a, b) => areaOf(itemAt(kinds, b).outline) - areaOf(itemAt(kinds, a).outline));
   for (const kind of order) {
-    const { outline, count } = kinds[kind] as (typeof kinds)[number];
+    const { outline, count } = itemAt(kinds, kind);
     let left = count;
     const pack = (room: Free) => packLattice(outline, room.width, room.height, left, gapMm);
     for (let i = 0; i < free.length && left > 0;) {
-      const room = free[i] as Free;
+      const room = itemAt(free, i);
       const lattice = pack(room);
       if (lattice.places.length === 0) {
         i++;
@@ -90,9 +87,7 @@ export function packSheets(
 
   function usedShare(): number {
     if (sheets.length === 0) return 0;
-    const area = sheets
-      .flat()
-      .reduce((sum, { kind }) => sum + areaOf((kinds[kind] as (typeof kinds)[number]).outline), 0);
+    const area = sheets.flat().reduce((sum, { kind }) => sum + areaOf(itemAt(kinds, kind).outline), 0);
     return area / (sheets.length * widthMm * heightMm);
   }
 }

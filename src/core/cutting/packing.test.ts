@@ -1,16 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultPaper, makePaper, type Paper, type PaperFamily } from '../catalogue';
-import {
-  areaOf,
-  boxOf,
-  edgesOf,
-  locate,
-  moveOutline,
-  overlapOf,
-  type Outline,
-  type Point,
-} from '../geometry';
+import { overlapOf } from '../booleans';
+import { areaOf, boxOf, edgesOf, locate, moveOutline, type Outline, type Point } from '../geometry';
 import { packLattice, packSheets, papersPerSheet } from '.';
 import { clearance, profileOf } from './profile';
 

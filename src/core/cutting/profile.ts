@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Point } from '../geometry';
 
 /** Just beside a corner, where a level side begins or ends at it, mm. */
@@ -24,12 +25,12 @@ export function profileOf(polygon: readonly Point[], axis: 'x' | 'y'): Profile {
   const far = new Float64Array(levels.length).fill(NaN);
   levels.forEach((level, i) => {
     polygon.forEach((p, k) => {
-      const q = polygon[(k + 1) % polygon.length] as Point;
+      const q = itemAt(polygon, (k + 1) % polygon.length);
       if (p[across] > level === q[across] > level) return;
       const at = p[axis] + ((q[axis] - p[axis]) * (level - p[across])) / (q[across] - p[across]);
       // Not “less than”: the first one is compared with NaN.
-      if (!(at >= (near[i] as number))) near[i] = at;
-      if (!(at <= (far[i] as number))) far[i] = at;
+      if (!(at >= itemAt(near, i))) near[i] = at;
+      if (!(at <= itemAt(far, i))) far[i] = at;
     });
   });
   return { levels, near, far };
@@ -44,10 +45,10 @@ export function clearance(a: Profile, b: Profile, shift = 0): number {
   let most = -Infinity;
   let [i, k] = [0, 0];
   while (i < a.levels.length && k < b.levels.length) {
-    const [own, theirs] = [a.levels[i] as number, (b.levels[k] as number) + shift];
+    const [own, theirs] = [itemAt(a.levels, i), itemAt(b.levels, k) + shift];
     // The one whose level this is says its value there outright: rounding must not push it past its own corner.
-    const far = own <= theirs ? (a.far[i] as number) : between(a.levels, a.far, i, theirs);
-    const near = theirs <= own ? (b.near[k] as number) : between(b.levels, b.near, k, own - shift);
+    const far = own <= theirs ? itemAt(a.far, i) : between(a.levels, a.far, i, theirs);
+    const near = theirs <= own ? itemAt(b.near, k) : between(b.levels, b.near, k, own - shift);
     if (far - near > most) most = far - near;
     if (own <= theirs) i++;
     if (theirs <= own) k++;
@@ -58,7 +59,7 @@ export function clearance(a: Profile, b: Profile, shift = 0): number {
 /** The value at a level between that before `next` and that at `next`. */
 function between(levels: Float64Array, values: Float64Array, next: number, level: number): number {
   if (next === 0) return NaN;
-  const [from, to] = [levels[next - 1] as number, levels[next] as number];
-  const before = values[next - 1] as number;
-  return before + (((values[next] as number) - before) * (level - from)) / (to - from);
+  const [from, to] = [itemAt(levels, next - 1), itemAt(levels, next)];
+  const before = itemAt(values, next - 1);
+  return before + ((itemAt(values, next) - before) * (level - from)) / (to - from);
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { compareSchools, type ReportProgress, type School, type SewingSettings } from '../assembly';
 import { findFlatness, type BlockDocument, type Patch, type Problem } from '../block';
 import { areaOf, cornerAngle, perimeterOf } from '../geometry';
@@ -48,7 +49,7 @@ export function planDocument(
   const block = planBlock(patches, options, onProgress, { ...choices, order });
   const { graph, problems, sorted, basting, rawSides } = block;
   const id = (patch: number) => graph.patches[patch]?.id as string;
-  const kindId = (patch: number) => sorted.kinds[sorted.kindOf[patch] as number]?.id as string;
+  const kindId = (patch: number) => sorted.kinds[itemAt(sorted.kindOf, patch)]?.id as string;
   const flatness = findFlatness(graph);
   return {
     format: 'kevlo.plan/1' as const,

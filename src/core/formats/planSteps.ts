@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../lists';
 import { unitKey } from '../assembly';
 import { BASTE_METHODS, FOLD_CONVENTIONS } from '../basting';
 import type { Point } from '../geometry';
@@ -20,7 +21,7 @@ export function joinsDocument({ graph, plan, steps }: PlannedBlock) {
   const joinSteps = steps.filter((step): step is JoinStep => step.kind === 'join');
   const makerOf = new Map(joinSteps.map(({ left, right, makes }) => [unitKey([...left, ...right]), makes]));
   return plan.joins.map((join, index) => {
-    const step = joinSteps[index] as JoinStep;
+    const step = itemAt(joinSteps, index);
     return {
       id: join.id,
       left: join.left.map(id),
@@ -37,13 +38,13 @@ export function joinsDocument({ graph, plan, steps }: PlannedBlock) {
       ...(join.isLaid ? { isLaid: true } : {}),
       step: step.id,
       makes: step.makes,
-      from: [join.left, join.right].map((unit) => makerOf.get(unitKey(unit)) ?? id(unit[0] as number)),
+      from: [join.left, join.right].map((unit) => makerOf.get(unitKey(unit)) ?? id(itemAt(unit, 0))),
       carriesOn: join.carriesOn,
       /** Each run in the direction of sewing: its seams, from the start to the end. */
       runs: step.chains.map(({ path, knots, bends, locks, crossing }, run) => ({
         seams: join.chains[run]?.steps.map(({ seam }) => seamId(seam)) ?? [],
-        start: pair(path[0] as Point),
-        end: pair(path.at(-1) as Point),
+        start: pair(itemAt(path, 0)),
+        end: pair(lastOf(path)),
         knots: knots.map(pair),
         locks: locks.map(pair),
         bends: bends.map(pair),
@@ -86,7 +87,7 @@ export function stepsDocument({ graph, steps, plan }: PlannedBlock) {
 
 /** How the papers of each kind are folded and held, with what else could be chosen. */
 export function kindBastingDocument({ kindBastings, graph }: PlannedBlock, kind: number) {
-  const own = kindBastings[kind] as PlannedBlock['kindBastings'][number];
+  const own = itemAt(kindBastings, kind);
   return {
     convention: own.convention,
     conventionSays: FOLD_CONVENTIONS[own.convention].what,

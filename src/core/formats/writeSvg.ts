@@ -1,6 +1,5 @@
 import type { Patch } from '../block';
-import { boxOfPoints, toPolygon } from '../geometry';
-import { outlinePath } from './outlinePath';
+import { outlinePath, boxOfPoints, toPolygon } from '../geometry';
 
 /** Places kept of a coordinate: a nanometre, so that reading the file again changes nothing that can be measured. */
 const DECIMALS = 6;

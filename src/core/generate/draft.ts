@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Patch } from '../block';
 import { signedArea, reversedOutline, type Outline, type Point } from '../geometry';
 
@@ -37,7 +38,7 @@ export class Draft {
     const points = corners.map(([x, y]): Point => ({ x, y }));
     const raw: Outline = { corners: points, bulges: bulges ?? corners.map(() => 0) };
     const outline = signedArea(raw) >= 0 ? raw : reversedOutline(raw);
-    const cloth = this.fabrics[fabric % this.fabrics.length] as string;
+    const cloth = itemAt(this.fabrics, fabric % this.fabrics.length);
     this.patches.push({ id: `${name}-${number}`, outline, fabric: cloth, layer });
   }
 }

@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../lists';
 import { toPolygon, type Outline } from './outline';
 import { perOutline } from './perOutline';
 import type { Point } from './point';
@@ -44,7 +45,7 @@ export function narrowestBox(outline: Outline): TurnedBox {
   const hull = convexHull(toPolygon(outline, 0.05));
   let best: TurnedBox | undefined;
   hull.forEach((point, index) => {
-    const next = hull[(index + 1) % hull.length] as Point;
+    const next = itemAt(hull, (index + 1) % hull.length);
     const box = boxAlong(hull, Math.atan2(next.y - point.y, next.x - point.x));
     if (!best || isNarrower(box, best)) best = box;
   });
@@ -71,8 +72,7 @@ function convexHull(points: readonly Point[]): Point[] {
   const half = (run: readonly Point[]) => {
     const chain: Point[] = [];
     for (const point of run) {
-      while (chain.length > 1 && cross(chain.at(-2) as Point, chain.at(-1) as Point, point) <= 1e-9)
-        chain.pop();
+      while (chain.length > 1 && cross(chain.at(-2) as Point, lastOf(chain), point) <= 1e-9) chain.pop();
       chain.push(point);
     }
     return chain.slice(0, -1);

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { SAME_POINT_MM, distance, type Point } from './point';
 
 /**
@@ -13,8 +14,8 @@ export function clusterPoints(
   const parent = Int32Array.from(points, (_, index) => index);
   const find = (start: number): number => {
     let root = start;
-    while (parent[root] !== root) root = parent[root] as number;
-    while (parent[start] !== root) [parent[start], start] = [root, parent[start] as number];
+    while (parent[root] !== root) root = itemAt(parent, root);
+    while (parent[start] !== root) [parent[start], start] = [root, itemAt(parent, start)];
     return root;
   };
   const cells = new Map<number, number[]>();
@@ -25,7 +26,7 @@ export function clusterPoints(
     for (let column = cellOf(x - withinMm); column <= cellOf(x + withinMm); column++) {
       for (let row = cellOf(y - withinMm); row <= cellOf(y + withinMm); row++) {
         for (const other of cells.get(keyOf(column, row)) ?? []) {
-          const apart = distance(points[other] as Point, point);
+          const apart = distance(itemAt(points, other), point);
           if (apart <= withinMm) parent[find(index)] = find(other);
           if (apart === 0) isRepeated = true;
         }
@@ -51,7 +52,7 @@ function numberClusters(points: readonly Point[], find: (index: number) => numbe
     if (number === undefined) {
       number = places.length;
       byRoot.set(root, number);
-      places.push(points[root] as Point);
+      places.push(itemAt(points, root));
     }
     numbers[index] = number;
   });

@@ -15,7 +15,6 @@ import {
   locate,
   movedOutline,
   narrowestBox,
-  overlapOf,
   partOf,
   perimeterOf,
   pointAt,
@@ -28,6 +27,7 @@ import {
   type Outline,
   type Point,
 } from '.';
+import { overlapOf } from '../booleans';
 
 const coordinate = fc.integer({ min: -200, max: 200 });
 const point = fc.record({ x: coordinate, y: coordinate });

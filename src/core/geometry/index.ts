@@ -41,7 +41,8 @@ export {
 export { perOutline } from './perOutline';
 export { boxOf, boxOfPoints, narrowestBox, type Box, type TurnedBox } from './boundingBox';
 export { findSelfCrossing } from './selfCrossing';
-export { convexDepth, isConvex, overlapOf, type Overlap } from './overlapArea';
+export { convexDepth, isConvex } from './convex';
+export { outlinePath } from './outlinePath';
 export { clusterPoints } from './clusterPoints';
 export { EQUAL_LENGTH_MM, orderRound, steadyOrder } from './steady';
 export {

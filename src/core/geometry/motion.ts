@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { directionAt, edgeLength, type Edge } from './edge';
 import { boxOf } from './boundingBox';
 import { mirrored, toPolygon, type Outline } from './outline';
@@ -71,7 +72,7 @@ export function bestFit(
   const [c, d] = [meanOf(from), meanOf(to)];
   let [dot, cross] = [0, 0];
   to.forEach((place, i) => {
-    const { x, y } = from[(i + shift) % from.length] as Point;
+    const { x, y } = itemAt(from, (i + shift) % from.length);
     const [px, py, qx, qy] = [x - c.x, y - c.y, place.x - d.x, place.y - d.y];
     dot += px * qx + py * qy;
     cross += px * qy - py * qx;
@@ -156,10 +157,10 @@ export function middleOfCorners({ corners }: Outline): Point {
 /** The centroid of the area of an outline, mm; of one that encloses nothing the middle of its box. */
 export const centroidOf = perOutline((outline): Point => {
   const points = toPolygon(outline, 0.1);
-  const origin = points[0] as Point;
+  const origin = itemAt(points, 0);
   let [twice, sx, sy] = [0, 0, 0];
   points.forEach((one, i) => {
-    const other = points[(i + 1) % points.length] as Point;
+    const other = itemAt(points, (i + 1) % points.length);
     const [ax, ay] = [one.x - origin.x, one.y - origin.y];
     const [bx, by] = [other.x - origin.x, other.y - origin.y];
     const cross = ax * by - bx * ay;
@@ -178,8 +179,8 @@ export function isSamePlace(a: Outline, b: Outline, within: number): boolean {
   return a.corners.some((_, shift) =>
     a.corners.every((corner, i) => {
       const j = (i + shift) % count;
-      const isClose = distance(corner, b.corners[j] as Point) <= within;
-      return isClose && Math.abs((a.bulges[i] as number) - (b.bulges[j] as number)) < 0.01;
+      const isClose = distance(corner, itemAt(b.corners, j)) <= within;
+      return isClose && Math.abs(itemAt(a.bulges, i) - itemAt(b.bulges, j)) < 0.01;
     }),
   );
 }
@@ -194,7 +195,7 @@ export function outwardAt(edge: Edge): Point {
 export function isInside(point: Point, polygon: readonly Point[]): boolean {
   let inside = false;
   for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-    const [a, b] = [polygon[i] as Point, polygon[j] as Point];
+    const [a, b] = [itemAt(polygon, i), itemAt(polygon, j)];
     const crosses = a.y > point.y !== b.y > point.y;
     if (crosses && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
   }

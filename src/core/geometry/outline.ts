@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { type Edge, directionAt, edgeLength, flatten, isStraight, circleOf, pointAt, sweepOf } from './edge';
 import type { Outline } from './outlineShape';
 import { perOutline } from './perOutline';
@@ -12,9 +13,9 @@ export const FLATTEN_SAG_MM = 0.01;
 export function edgeOf(outline: Outline, index: number): Edge {
   const { corners, bulges } = outline;
   return {
-    a: corners[index] as Point,
-    b: corners[(index + 1) % corners.length] as Point,
-    bulge: bulges[index] as number,
+    a: itemAt(corners, index),
+    b: itemAt(corners, (index + 1) % corners.length),
+    bulge: itemAt(bulges, index),
   };
 }
 
@@ -64,11 +65,7 @@ export function cornerAngle(outline: Outline, index: number): number {
   const last = (index + count - 1) % count;
   if (bulges[last] === 0 && bulges[index] === 0) {
     // Between two straight sides, as nearly all are, the corners themselves say it all.
-    const [p, q, r] = [
-      corners[last] as Point,
-      corners[index] as Point,
-      corners[(index + 1) % count] as Point,
-    ];
+    const [p, q, r] = [itemAt(corners, last), itemAt(corners, index), itemAt(corners, (index + 1) % count)];
     const straight = turnBetween({ x: q.x - p.x, y: q.y - p.y }, { x: r.x - q.x, y: r.y - q.y });
     if (Math.abs(straight) < REVERSAL_DEG) return 180 - straight;
   }
@@ -108,8 +105,8 @@ export function reversedOutline({ corners, bulges }: Outline): Outline {
   const count = corners.length;
   const order = Array.from({ length: count }, (_, i) => (count - i) % count);
   return {
-    corners: order.map((index) => corners[index] as Point),
-    bulges: order.map((index) => -(bulges[(index + count - 1) % count] as number)),
+    corners: order.map((index) => itemAt(corners, index)),
+    bulges: order.map((index) => -itemAt(bulges, (index + count - 1) % count)),
   };
 }
 

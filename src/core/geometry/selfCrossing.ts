@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import Flatbush from 'flatbush';
 import { orient2d } from 'robust-predicates';
 import { boxOfPoints } from './boundingBox';
@@ -17,7 +18,7 @@ export function findSelfCrossing(outline: Outline): Point | undefined {
   const count = polygon.length;
   if (count < 4) return undefined;
   const index = new Flatbush(count);
-  const side = (i: number): [Point, Point] => [polygon[i] as Point, polygon[(i + 1) % count] as Point];
+  const side = (i: number): [Point, Point] => [itemAt(polygon, i), itemAt(polygon, (i + 1) % count)];
   for (let i = 0; i < count; i++) {
     const box = boxOfPoints(side(i));
     index.add(box.minX, box.minY, box.maxX, box.maxY);

@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import { buildSeamGraph, type SeamGraph } from '../block';
 import { boxOfPoints, toPolygon, type Box, type Point } from '../geometry';
 import { layOutTop, placeBlocks, shareStrips, type Cell, type SetBlock, type Setting } from '../setting';
@@ -50,7 +51,7 @@ export function outerPapers(setting: Setting, blocks: readonly SetBlock[]): Oute
       for (const { patch, side } of sides) {
         const strip = isAppliqued
           ? undefined
-          : stripAt(layout.strips, layout.cells[cell] as Cell, cell, side as Side);
+          : stripAt(layout.strips, itemAt(layout.cells, cell), cell, side as Side);
         const taker = strip === undefined ? undefined : takerOf.get(strip);
         const turn = isAppliqued
           ? own
@@ -98,7 +99,7 @@ function wholeTop(placed: ReturnType<typeof placeBlocks>) {
   const atRim = new Set(graph.openEdges.map(({ patch }) => patch));
   return {
     outAfter(id: string, turnOf: ReadonlyMap<number, number>): number {
-      const index = place.get(id) as number;
+      const index = knownOf(place, id);
       if (atRim.has(index)) return Infinity;
       const cells = (graph.seamsOf[index] ?? []).flatMap((seam) => graph.seams[seam]?.patches ?? []);
       return Math.max(...cells.map((patch) => turnOf.get(all[patch]?.cell as number) ?? Infinity));

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Join } from '../assembly';
 
 /** When patches are basted: all before the first join, a unit's before its first join, or each just before its own. */
@@ -34,20 +35,20 @@ export function papersInPlay(
   usesOf: (kind: number) => number = () => DEFAULT_USES_PER_PAPER,
 ): PaperNeed[] {
   const uses = new Array<number>(kindCount).fill(0);
-  for (let patch = 0; patch < kindOf.length; patch++) bump(uses, kindOf[patch] as number, 1);
+  for (let patch = 0; patch < kindOf.length; patch++) bump(uses, itemAt(kindOf, patch), 1);
   const inUse = uses.map(() => 0);
   const peak = uses.map(() => 0);
   const moments = basteMoments(joins, kindOf.length, policy);
   for (let join = 0; join <= joins.length; join++) {
     for (const patch of moments.get(join) ?? []) {
-      const kind = kindOf[patch] as number;
+      const kind = itemAt(kindOf, patch);
       bump(inUse, kind, 1);
-      peak[kind] = Math.max(peak[kind] as number, inUse[kind] as number);
+      peak[kind] = Math.max(itemAt(peak, kind), itemAt(inUse, kind));
     }
-    for (const patch of joins[join]?.releases ?? []) bump(inUse, kindOf[patch] as number, -1);
+    for (const patch of joins[join]?.releases ?? []) bump(inUse, itemAt(kindOf, patch), -1);
   }
   return uses.map((count, kind) => {
-    const peakInUse = peak[kind] as number;
+    const peakInUse = itemAt(peak, kind);
     return { uses: count, peakInUse, needed: Math.max(peakInUse, Math.ceil(count / usesOf(kind))) };
   });
 }
@@ -94,7 +95,7 @@ export function basteMoments(
 }
 
 function bump(counts: number[], index: number, by: number): void {
-  counts[index] = (counts[index] as number) + by;
+  counts[index] = itemAt(counts, index) + by;
 }
 
 /** Papers to put in a bag: the count with spares, rounded up. */

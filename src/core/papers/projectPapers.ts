@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import { buildSeamGraph, type Patch } from '../block';
 import type { Outline } from '../geometry';
 import type { Setting } from '../setting';
@@ -95,7 +96,7 @@ export function projectPapers(
       const usesPerPaper = leastUses(turns, kind);
       const policies = Object.fromEntries(
         BASTE_POLICIES.map((policy) => {
-          const peak = peaks[policy][kind] as number;
+          const peak = itemAt(peaks[policy], kind);
           return [policy, { peak, needed: withSpares(Math.max(peak, Math.ceil(uses / usesPerPaper)), sparesPercent) }]; // prettier-ignore
         }),
       ) as ProjectKind['policies'];
@@ -112,7 +113,7 @@ function inOrder(blocks: readonly SewnBlock[], setting: Setting | null): Turn[] 
   const placed = setting ? outerPapers(setting, blocks) : [];
   const isPlaced = new Set(placed.map(({ block }) => block));
   return [
-    ...placed.map(({ block, ...rest }) => ({ ...rest, block: byId.get(block) as SewnBlock })),
+    ...placed.map(({ block, ...rest }) => ({ ...rest, block: knownOf(byId, block) })),
     ...blocks
       .filter(({ id }) => !isPlaced.has(id))
       .map((block) => {
@@ -151,18 +152,18 @@ function peaksOf(turns: readonly KindTurn[], kindCount: number, policy: BastePol
     const needs = papersInPlay(block.joins, kindOf, kindCount, policy);
     needs.forEach(({ uses, peakInUse }, kind) => {
       const now = heldAt(turns, turn, kind) + (uses > 0 ? peakInUse : 0);
-      most[kind] = Math.max(most[kind] as number, now);
+      most[kind] = Math.max(itemAt(most, kind), now);
     });
   });
   return most;
 }
 
 function afterTurn(turns: readonly KindTurn[], turn: number, kindCount: number): BlockPapers {
-  const { block, isAppliqued, outAfter, kindOf } = turns[turn] as KindTurn;
+  const { block, isAppliqued, outAfter, kindOf } = itemAt(turns, turn);
   const held = new Map<string, { kind: number; count: number; until: string | null }>();
   for (const [patch, after] of outAfter) {
     if (after <= turn) continue;
-    const kind = kindOf[patch] as number;
+    const kind = itemAt(kindOf, patch);
     const until = turns[after]?.block.name ?? null;
     const before = held.get(`${kind}/${until}`)?.count ?? 0;
     held.set(`${kind}/${until}`, { kind, count: before + 1, until });

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { swell } from '../cutting';
 import { InvalidInputError } from '../errors';
 import {
@@ -131,7 +132,7 @@ export function centringGuide(
   });
   const ink: Ink[] = [
     ...rim.flatMap((run) =>
-      run.slice(1).map((to, i): Ink => ({ kind: 'line', from: run[i] as Point, to, strokeMm: FINE_MM })),
+      run.slice(1).map((to, i): Ink => ({ kind: 'line', from: itemAt(run, i), to, strokeMm: FINE_MM })),
     ),
     line({ x: box.minX - reach, y: middle.y }, { x: box.maxX + reach, y: middle.y }),
     line({ x: middle.x, y: box.minY - reach }, { x: middle.x, y: box.maxY + reach }),

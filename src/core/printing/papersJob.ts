@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { packSheets } from '../cutting';
 import {
   boxOf,
@@ -65,7 +66,7 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
       const turn = done.get(kind) ?? 0;
       done.set(kind, turn + 1);
       const to: Motion = { ...motion, x: motion.x + room.minX, y: motion.y + room.minY };
-      return paperInk(runs[kind] as PaperRun, turn, to, hasHole);
+      return paperInk(itemAt(runs, kind), turn, to, hasHole);
     });
     const said = [...counts].map(([kind, count]) => `${count} × ${runs[kind]?.name}`).join(', ');
     return {
@@ -76,7 +77,7 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
     };
   });
   const parts = [...nested].flatMap((kind) => {
-    const run = runs[kind] as PaperRun;
+    const run = itemAt(runs, kind);
     // Laid along the page, so that as few pages as can be are needed.
     const upright = turnedUpright(run.outline);
     const ink = paperInk({ ...run, outline: upright }, 0, shiftBy(0, 0), hasHole);
@@ -129,7 +130,7 @@ function middleFor(outline: Outline): Point {
 
 /** A mark beside the first corner, inside the paper: lines or dots across the way from the corner to the middle. */
 export function markInk(mark: PaperMark, outline: Outline, middle: Point): Ink[] {
-  const corner = outline.corners[0] as Point;
+  const corner = itemAt(outline.corners, 0);
   const way = Math.hypot(middle.x - corner.x, middle.y - corner.y) || 1;
   const along = { x: (middle.x - corner.x) / way, y: (middle.y - corner.y) / way };
   const across = { x: -along.y, y: along.x };
@@ -137,8 +138,8 @@ export function markInk(mark: PaperMark, outline: Outline, middle: Point): Ink[]
   const share = [0.42, 0.58];
   return Array.from({ length: count }, (_, i): Ink => {
     const at = {
-      x: corner.x + along.x * way * (share[i] as number),
-      y: corner.y + along.y * way * (share[i] as number),
+      x: corner.x + along.x * way * itemAt(share, i),
+      y: corner.y + along.y * way * itemAt(share, i),
     };
     const reach = Math.min(3, way * 0.2);
     if (mark.includes('dot')) return { kind: 'dot', at, radiusMm: Math.min(1.1, reach), isFilled: true };

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { type BlockDocument, buildSeamGraph } from '../block';
 import { mirrored } from '../geometry';
 import type { UnitSystem } from '../length';
@@ -54,10 +55,10 @@ export function paperRuns(
   const names = nameKinds(kinds, system, marks);
   return kinds.map(({ outline, isHanded }, kind) => {
     const own = Array.from(kindOf).flatMap((one, index) => (one === kind ? [index] : []));
-    const isLeft = handOf[own[0] as number] === 'L';
+    const isLeft = handOf[itemAt(own, 0)] === 'L';
     const mark = markOf(outline, marks);
     return {
-      name: names[kind] as string,
+      name: itemAt(names, kind),
       outline: isLeft ? mirrored(outline) : outline,
       count: own.length,
       ...(mark ? { mark } : {}),

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultPaper, makePaper } from '../catalogue';
-import { boxOf, distance, isInside, overlapOf, toPolygon, type Outline, type Point } from '../geometry';
+import { overlapOf } from '../booleans';
+import { boxOf, distance, isInside, toPolygon, type Outline, type Point } from '../geometry';
 import { defaultRecipe, generate } from '../generate';
 import { blockSheet } from '../sheet';
 import { PAGE_MM, clamshellGuide, fussyWindow, papersJob, plateAngleCheck, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage } from '.'; // prettier-ignore

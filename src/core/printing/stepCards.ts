@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import {
   boxOfPoints,
   middleOfCorners,
@@ -114,7 +115,7 @@ function threadInk(
 ): Ink[] {
   const lines = path.slice(1).map((to, i): Ink => ({
     kind: 'line',
-    from: at(path[i] as Point),
+    from: at(itemAt(path, i)),
     to: at(to),
     strokeMm: 0.9,
     dashMm: [1.6, 0.9],

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { InvalidInputError } from '../errors';
 
 /** How the blocks of a project are joined into its top. Lengths in mm, finished. */
@@ -199,7 +200,7 @@ function offsetStrips(
     strips.push({ id: `h${row}`, kind: 'horizontal', x: b, y: b + row * (h + s), width, height: s, touches });
   }
   rowCells.forEach((own, row) => {
-    const ends = [...own.map((index) => (cells[index] as Cell).x - s), b + width - s];
+    const ends = [...own.map((index) => itemAt(cells, index).x - s), b + width - s];
     ends.forEach((x, i) => {
       const touches = [own[i - 1], own[i]].filter((one) => one !== undefined);
       strips.push({

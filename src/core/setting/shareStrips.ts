@@ -1,3 +1,4 @@
+import { knownOf } from '../lists';
 import { layOutTop, type Setting, type TopLayout } from './setting';
 
 /** What one cell's maker gets to sew on. */
@@ -41,9 +42,7 @@ export function shareStrips(setting: Setting): StripShares {
   );
   const leftOver: string[] = [];
   for (const { id, kind, touches } of layout.strips) {
-    const own = touches
-      .filter((cell) => turn.has(cell))
-      .sort((a, b) => (turn.get(a) as number) - (turn.get(b) as number));
+    const own = touches.filter((cell) => turn.has(cell)).sort((a, b) => knownOf(turn, a) - knownOf(turn, b));
     const taker = setting.school === 'first' ? own[0] : own.at(-1);
     const share = taker === undefined ? undefined : given.get(taker);
     if (!share || taker === undefined) {

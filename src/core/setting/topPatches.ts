@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { buildSeamGraph, type Patch } from '../block';
 import { boxOfPoints, moveOutline, shiftBy, toPolygon } from '../geometry';
 import { layOutTop, type Cell, type Setting } from './setting';
@@ -80,7 +81,7 @@ export function blockJoints(placed: readonly PlacedBlock[]): BlockJoint[] {
     patches: [a, b],
     lengthMm,
   } of buildSeamGraph(patches).seams) {
-    const [p, q] = [cellOf[a] as number, cellOf[b] as number];
+    const [p, q] = [itemAt(cellOf, a), itemAt(cellOf, b)];
     if (p === q) continue;
     const key = `${Math.min(p, q)}-${Math.max(p, q)}`;
     const joint = joints.get(key) ?? {
@@ -89,7 +90,7 @@ export function blockJoints(placed: readonly PlacedBlock[]): BlockJoint[] {
       patches: new Set<string>(),
       facing: [],
     };
-    const [first, second] = [patches[a] as Patch, patches[b] as Patch];
+    const [first, second] = [itemAt(patches, a), itemAt(patches, b)];
     joint.lengthMm += lengthMm;
     joint.patches.add(first.id).add(second.id);
     if (first.fabric === second.fabric)

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { areaOf, perimeterOf, type Outline } from '../geometry';
 import {
   compareSignatures,
@@ -98,7 +99,7 @@ function findEntry(
 ): { index: number; hand: Hand } | undefined {
   for (const near of [drawer, drawer - 1, drawer + 1]) {
     for (const index of drawers.get(near) ?? []) {
-      const hand = handFor(entries[index] as Entry, signature);
+      const hand = handFor(itemAt(entries, index), signature);
       if (hand) return { index, hand };
     }
   }

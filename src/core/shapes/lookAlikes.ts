@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import {
   areaOf,
   bestFit,
@@ -98,7 +99,7 @@ export function tellingMeasure(a: Outline, b: Outline): TellingMeasure {
   const [ours, theirs] = [measures(a), measures(b)];
   const all = names.map((name, i): TellingMeasure => {
     const unit = name === 'sharpest corner' ? 'deg' : 'mm';
-    return { name, unit, a: ours[i] as number, b: theirs[i] as number };
+    return { name, unit, a: itemAt(ours, i), b: itemAt(theirs, i) };
   });
   // A degree on an angle guide is about as easy to see as a millimetre on a ruler.
   return all.reduce((most, one) => (Math.abs(one.a - one.b) > Math.abs(most.a - most.b) ? one : most));
@@ -110,10 +111,10 @@ function sample(outline: Outline): Point[] {
   const points: Point[] = [];
   let [index, done] = [0, 0];
   for (let i = 0; i < SAMPLES; i++) {
-    let edge = edges[index] as (typeof edges)[number];
+    let edge = itemAt(edges, index);
     while (i * step - done > edgeLength(edge) && index < edges.length - 1) {
       done += edgeLength(edge);
-      edge = edges[++index] as (typeof edges)[number];
+      edge = itemAt(edges, ++index);
     }
     points.push(pointAt(edge, Math.min(edgeLength(edge), i * step - done)));
   }
@@ -163,10 +164,10 @@ export function findLookAlikes(papers: readonly NamedPaper[]): LookAlike[] {
     if (isHanded) found.push({ kind: 'hands', paper: a, turned: standingBeside(outline) });
     papers.slice(a + 1).forEach((other, offset) => {
       const b = a + 1 + offset;
-      if (differsInSize(boxes[a] as TurnedBox, boxes[b] as TurnedBox)) return;
+      if (differsInSize(itemAt(boxes, a), itemAt(boxes, b))) return;
       // Outlines nowhere 3 mm apart differ in area by less than a band of that width round the larger.
       const band = LOOK_ALIKE_MM * Math.max(perimeterOf(outline), perimeterOf(other.outline));
-      if (Math.abs((areas[a] as number) - (areas[b] as number)) > band) return;
+      if (Math.abs(itemAt(areas, a) - itemAt(areas, b)) > band) return;
       const { distanceMm, laidOn } = resemblance(outline, other.outline);
       if (distanceMm >= LOOK_ALIKE_MM) return;
       const tellBy = tellingMeasure(outline, other.outline);

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { UnitSystem } from '../length';
 import type { PaperKind } from './groupKinds';
 import { nameShape } from './nameShape';
@@ -15,7 +16,7 @@ export function nameKinds(
   const plain = kinds.map(({ signature }) => nameShape(signature, system));
   const seen = new Map<string, number>();
   return plain.map((name, index) => {
-    const mark = markOf((kinds[index] as PaperKind).outline, marked);
+    const mark = markOf(itemAt(kinds, index).outline, marked);
     const turn = seen.get(name) ?? 0;
     seen.set(name, turn + 1);
     const isShared = plain.indexOf(name) !== plain.lastIndexOf(name);

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { MM_PER_INCH, formatLength, type UnitSystem } from '../length';
 import { SAME_LENGTH_MM } from '../geometry';
 import { SAME_ANGLE_DEG, type Signature, type SignatureStep } from './signature';
@@ -54,7 +55,7 @@ function isAngle(step: SignatureStep, degrees: number): boolean {
 }
 
 function isEquilateral(signature: Signature): boolean {
-  return signature.every(({ edgeMm }) => isSameEdge(edgeMm, (signature[0] as SignatureStep).edgeMm));
+  return signature.every(({ edgeMm }) => isSameEdge(edgeMm, itemAt(signature, 0).edgeMm));
 }
 
 function degrees(value: number): string {
@@ -66,9 +67,7 @@ function nameTriangle(signature: Signature, length: LengthNamer): string {
   const shortest = Math.min(...edges);
   if (isEquilateral(signature)) return `${length(shortest)} triangle`;
   const right = signature.some((step) => isAngle(step, 90));
-  const apex = signature.find((step, i) =>
-    isSameEdge(step.edgeMm, (signature[(i + 2) % 3] as SignatureStep).edgeMm),
-  );
+  const apex = signature.find((step, i) => isSameEdge(step.edgeMm, itemAt(signature, (i + 2) % 3).edgeMm));
   if (right && apex) return `${length(shortest)} half-square triangle`;
   if (apex) return `${length(apex.edgeMm)} isosceles triangle, ${degrees(apex.angleDeg)}`;
   const sizes = [...edges].sort((a, b) => a - b).map(length);
@@ -119,7 +118,7 @@ function nameTrapezoidOrKite(signature: Signature, length: LengthNamer): string 
   }
   const longest = Math.max(...signature.map(({ edgeMm }) => edgeMm));
   const isStrip = signature.some((step, i) => {
-    const next = signature[(i + 1) % 4] as SignatureStep;
+    const next = itemAt(signature, (i + 1) % 4);
     return Math.abs(step.angleDeg + next.angleDeg - 180) <= SAME_ANGLE_DEG;
   });
   return isStrip ? `${length(longest)} strip with slanted ends` : `${length(longest)} four-sided shape`;
@@ -128,7 +127,7 @@ function nameTrapezoidOrKite(signature: Signature, length: LengthNamer): string 
 function namePolygon(signature: Signature, length: LengthNamer): string {
   const count = signature.length;
   const interior = 180 - 360 / count;
-  const edge = (signature[0] as SignatureStep).edgeMm;
+  const edge = itemAt(signature, 0).edgeMm;
   if (isEquilateral(signature) && signature.every((step) => isAngle(step, interior))) {
     const name = REGULAR[count] ?? `${count}-sided regular shape`;
     return `${length(edge)} ${name}`;
@@ -148,7 +147,7 @@ function namePolygon(signature: Signature, length: LengthNamer): string {
 /** Five sides that are the same from either side of a tip: a jewel, or a blade with a pointed tip. */
 function namePentagon(signature: Signature, length: LengthNamer): string | undefined {
   for (let tip = 0; tip < 5; tip++) {
-    const side = (k: number) => signature[(tip + k) % 5] as SignatureStep;
+    const side = (k: number) => itemAt(signature, (tip + k) % 5);
     if (!isSameEdge(side(0).edgeMm, side(4).edgeMm) || !isSameEdge(side(1).edgeMm, side(3).edgeMm)) continue;
     const isJewel = isAngle(side(0), 60) && isAngle(side(1), 120) && isAngle(side(2), 120);
     if (isJewel && isSameEdge(side(1).edgeMm, side(2).edgeMm)) return `${length(side(1).edgeMm)} jewel`;
@@ -161,7 +160,7 @@ function namePentagon(signature: Signature, length: LengthNamer): string | undef
 /** Four equal edges at two tips, two equal sides between them. */
 function nameElongated(signature: Signature, length: LengthNamer): string | undefined {
   for (let tip = 0; tip < 3; tip++) {
-    const side = (k: number) => signature[(tip + k) % 6] as SignatureStep;
+    const side = (k: number) => itemAt(signature, (tip + k) % 6);
     const isEven = [2, 3, 5].every((k) => isSameEdge(side(0).edgeMm, side(k).edgeMm));
     const isTwoFold = isSameEdge(side(1).edgeMm, side(4).edgeMm) && isSameAngle(side(0), side(3));
     if (!isEven || !isTwoFold || side(1).edgeMm <= side(0).edgeMm) continue;
@@ -191,7 +190,7 @@ function nameCurved(signature: Signature, arcs: Signature, length: LengthNamer):
 /** Straight but for one side that bows out: a wedge of a disc, or a blade with a round tip. */
 function nameBowed(signature: Signature, bow: SignatureStep, length: LengthNamer): string {
   const at = signature.indexOf(bow);
-  const side = (k: number) => signature[(at + k) % signature.length] as SignatureStep;
+  const side = (k: number) => itemAt(signature, (at + k) % signature.length);
   const reach = length(side(1).edgeMm);
   if (signature.length === 3 && isSameEdge(side(1).edgeMm, side(2).edgeMm)) {
     const count = 360 / side(2).angleDeg;

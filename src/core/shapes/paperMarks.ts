@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Outline } from '../geometry';
 import { findLookAlikes, type LookAlike, type NamedPaper } from './lookAlikes';
 import { matchingRotation, signatureOf, turnedOverSignature } from './signature';
@@ -48,7 +49,7 @@ export function proposeMarks(
   const marks = papers.map(({ outline }) => chosen.find((one) => isSamePaper(one.outline, outline))?.mark);
   papers.forEach((_, index) => {
     if (marks[index] !== undefined || likes[index]?.size === 0) return;
-    const taken = new Set([...(likes[index] as Set<number>)].map((other) => marks[other]));
+    const taken = new Set([...itemAt(likes, index)].map((other) => marks[other]));
     // Those that come later are still undefined here: the first of a pair stays plain.
     marks[index] = taken.has('none')
       ? (PAPER_MARKS.find((mark) => !taken.has(mark)) ?? 'two notches')

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { cornerAngles, mirrored, perOutline, sideLengths, SAME_LENGTH_MM, type Outline } from '../geometry';
 
 /** Two corner angles closer than this are the same, degrees. */
@@ -20,8 +21,8 @@ export type Signature = readonly SignatureStep[];
 export const signatureOf = perOutline((outline): Signature => {
   const [lengths, angles] = [sideLengths(outline), cornerAngles(outline)];
   return outline.bulges.map((bulge, index) => ({
-    edgeMm: lengths[index] as number,
-    angleDeg: angles[index] as number,
+    edgeMm: itemAt(lengths, index),
+    angleDeg: itemAt(angles, index),
     bulge,
   }));
 });
@@ -39,8 +40,7 @@ export function turnedOverSignature(outline: Outline): Signature {
 export function matchingRotation(a: Signature, b: Signature): number | undefined {
   if (a.length !== b.length) return undefined;
   for (let rotation = 0; rotation < a.length; rotation++) {
-    if (a.every((step, i) => isSameStep(step, b[(i + rotation) % b.length] as SignatureStep)))
-      return rotation;
+    if (a.every((step, i) => isSameStep(step, itemAt(b, (i + rotation) % b.length)))) return rotation;
   }
   return undefined;
 }
@@ -59,7 +59,7 @@ function isSameStep(a: SignatureStep, b: SignatureStep): boolean {
  */
 export function compareSignatures(a: Signature, b: Signature): number {
   for (let i = 0; i < a.length; i++) {
-    const [p, q] = [a[i] as SignatureStep, b[i] as SignatureStep];
+    const [p, q] = [itemAt(a, i), itemAt(b, i)];
     if (Math.abs(p.edgeMm - q.edgeMm) > SAME_LENGTH_MM) return q.edgeMm - p.edgeMm;
     if (Math.abs(p.angleDeg - q.angleDeg) > SAME_ANGLE_DEG) return q.angleDeg - p.angleDeg;
     if (Math.abs(p.bulge - q.bulge) > SAME_BULGE) return q.bulge - p.bulge;

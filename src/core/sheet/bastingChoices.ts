@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import {
   conventionsFor,
   rankMethods,
@@ -53,7 +54,7 @@ export function bastingChoices(
     // The file was read against the lists of conventions and methods.
     conventionOf: graph.patches.map(({ id }, patch) => {
       const own = Object.hasOwn(patches, id) ? patches[id] : undefined;
-      const said = own ?? byKind[sorted.kindOf[patch] as number]?.convention ?? 'clockwise';
+      const said = own ?? byKind[itemAt(sorted.kindOf, patch)]?.convention ?? 'clockwise';
       return said as FoldConvention;
     }),
     methodOf: byKind.map(({ method }) => method as BasteMethod | undefined),
@@ -72,7 +73,7 @@ export function kindBasting(
 ): KindBasting {
   const own = graph.patches.flatMap((_, patch) => (sorted.kindOf[patch] === kind ? [patch] : []));
   const base = Math.min(...graph.patches.map(({ layer }) => layer));
-  const convention = mostUsed(own.map((patch) => conventionOf[patch] as FoldConvention));
+  const convention = mostUsed(own.map((patch) => itemAt(conventionOf, patch)));
   const chosenMethod = methodOf[kind];
   const methods = rankMethods({
     outline,
@@ -85,7 +86,7 @@ export function kindBasting(
     conventions: conventionsFor(outline),
     methods,
     ...(chosenMethod ? { chosenMethod } : {}),
-    method: chosenMethod ?? (methods[0] as MethodChoice).method,
+    method: chosenMethod ?? itemAt(methods, 0).method,
     saidBy: saidBy[kind] ?? 'nobody',
     exceptions: own.filter((patch) => conventionOf[patch] !== convention).map((patch) => patch + 1),
   };

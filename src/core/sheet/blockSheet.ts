@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { AssemblyPlan, ReportProgress, School, SewingSettings } from '../assembly';
 import type { Hand as TeachersHand } from './sayHand';
 import { bagContents, type BagContents, type BagSettings } from '../bags';
@@ -12,7 +13,7 @@ import {
 } from '../block';
 import { findViolations, type ClothViolation } from '../cloth';
 import { boxOfPoints, toPolygon, type Outline, type Point } from '../geometry';
-import { markOf, type Hand, type PaperKind, type PaperMark } from '../shapes';
+import { markOf, type Hand, type PaperMark } from '../shapes';
 import type { ThreadUse } from '../thread';
 import type { KindBasting } from './bastingChoices';
 import { planBlock } from './planBlock';
@@ -121,8 +122,8 @@ export function blockSheet(
       outline: outlines[patch] as Outline,
       fabric,
       layer,
-      kind: sorted.kindOf[patch] as number,
-      hand: sorted.handOf[patch] as Hand,
+      kind: itemAt(sorted.kindOf, patch),
+      hand: itemAt(sorted.handOf, patch),
       ...foldsOf(
         graph.patches[patch]?.outline.corners.length ?? 0,
         rawSides[patch] ?? [],
@@ -133,7 +134,7 @@ export function blockSheet(
     widthMm,
     heightMm,
     kinds: kindViews(block).map((kind, index) => {
-      const { outline } = sorted.kinds[index] as PaperKind;
+      const { outline } = itemAt(sorted.kinds, index);
       return { ...kind, ...markField(markOf(outline, settings.marks ?? [])), outline };
     }),
     problems: problems.map((problem) => ({ ...problem, at: shift(problem.at) })),

@@ -1,5 +1,6 @@
+import { itemAt } from '../lists';
 import type { Chain, Join } from '../assembly';
-import type { Seam, SeamGraph } from '../block';
+import type { SeamGraph } from '../block';
 
 /** Each seam that ends on a join adds this much to its side while the papers are in, mm. */
 export const GROWTH_MM = 0.5;
@@ -8,7 +9,7 @@ export const GROWTH_MM = 0.5;
 export function placesOf(graph: SeamGraph, { steps, startPlace }: Chain): number[] {
   const places = [startPlace];
   for (const { seam, isForward } of steps) {
-    const { start, end } = graph.seams[seam] as Seam;
+    const { start, end } = itemAt(graph.seams, seam);
     places.push(isForward ? end.place : start.place);
   }
   return places;
@@ -20,7 +21,7 @@ export function growthAlong(graph: SeamGraph, join: Join, chain: Chain): { left:
   const count = { left: 0, right: 0 };
   for (const place of placesOf(graph, chain).slice(1, -1)) {
     for (const seam of graph.seamsAt[place] ?? []) {
-      const [a, b] = (graph.seams[seam] as Seam).patches;
+      const [a, b] = itemAt(graph.seams, seam).patches;
       if (own.has(a) && own.has(b)) count.left++;
       if (other.has(a) && other.has(b)) count.right++;
     }

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Chain, Join } from '../assembly';
 import type { Seam, SeamGraph } from '../block';
 import { SAME_POINT_MM, cornerAngle, distance, type Point } from '../geometry';
@@ -53,7 +54,7 @@ function foldNote(graph: SeamGraph, join: Join): string[] {
 export function crossingOf(graph: SeamGraph, chain: Chain): Point | undefined {
   const places = placesOf(graph, chain);
   if (places.length < ANCHORED_KNOTS + 1) return undefined;
-  return graph.places[places[Math.floor(places.length / 2)] as number];
+  return graph.places[itemAt(places, Math.floor(places.length / 2))];
 }
 
 function anchorNotes(graph: SeamGraph, join: Join, chain: Chain, system: UnitSystem): string[] {
@@ -78,7 +79,7 @@ export function halfWayOf({ lengthMm, path }: Seam): Point[] {
   if (lengthMm <= HALF_WAY_MM) return [];
   let left = lengthMm / 2;
   for (let i = 1; i < path.length; i++) {
-    const [a, b] = [path[i - 1] as Point, path[i] as Point];
+    const [a, b] = [itemAt(path, i - 1), itemAt(path, i)];
     const step = distance(a, b);
     if (step >= left) return [{ x: a.x + ((b.x - a.x) * left) / step, y: a.y + ((b.y - a.y) * left) / step }];
     left -= step;
@@ -87,7 +88,7 @@ export function halfWayOf({ lengthMm, path }: Seam): Point[] {
 }
 
 function halfWayNote(graph: SeamGraph, join: Join, system: UnitSystem): string[] {
-  const long = join.seams.filter((seam) => (graph.seams[seam] as Seam).lengthMm > HALF_WAY_MM).length;
+  const long = join.seams.filter((seam) => itemAt(graph.seams, seam).lengthMm > HALF_WAY_MM).length;
   if (long === 0) return [];
   const what =
     long === 1 && join.seams.length === 1 ? 'the seam' : `${long} ${long === 1 ? 'seam' : 'seams'}`;
@@ -101,9 +102,9 @@ function tipNotes(graph: SeamGraph, join: Join, system: UnitSystem): string[] {
   const sharp = new Set<number>();
   for (const chain of join.chains) {
     for (const place of [chain.startPlace, chain.endPlace]) {
-      const at = graph.places[place] as Point;
+      const at = itemAt(graph.places, place);
       for (const patch of members) {
-        const { outline } = graph.patches[patch] as SeamGraph['patches'][number];
+        const { outline } = itemAt(graph.patches, patch);
         const tip = outline.corners.findIndex((corner) => distance(corner, at) <= SAME_POINT_MM * 2);
         if (tip >= 0 && graph.isInner[place] && cornerAngle(outline, tip) < SHARP_TIP_DEG)
           sharp.add(patch + 1);

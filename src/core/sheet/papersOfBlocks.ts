@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { BASTE_METHODS } from '../basting';
 import type { UnitSystem } from '../length';
 import { projectPapers, type ProjectPapers, type SewnBlock } from '../papers';
@@ -55,7 +56,7 @@ function sewnBlock({ id, name, sheet }: PapersSources['blocks'][number]): SewnBl
     name,
     patches: sheet.patches,
     joins: sheet.steps.flatMap((step) => (step.kind === 'join' ? [step] : [])),
-    usesPerPaper: sheet.patches.map(({ kind }) => uses[kind] as number),
+    usesPerPaper: sheet.patches.map(({ kind }) => itemAt(uses, kind)),
   };
 }
 

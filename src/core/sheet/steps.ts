@@ -1,6 +1,7 @@
+import { itemAt } from '../lists';
 import { unitKey, type Chain, type Join } from '../assembly';
 import { BASTE_METHODS, FOLD_CONVENTIONS, methodMinutes, type FoldConvention } from '../basting';
-import type { Seam, SeamGraph } from '../block';
+import type { SeamGraph } from '../block';
 import { formatLength, type UnitSystem } from '../length';
 import type { Point } from '../geometry';
 import { basteMoments } from '../papers';
@@ -43,16 +44,16 @@ function basteSteps(
     batches.set(key, [...(batches.get(key) ?? []), patch]);
   }
   return [...batches.values()].map((patches) => {
-    const first = patches[0] as number;
-    const kind = sorted.kinds[sorted.kindOf[first] as number];
+    const first = itemAt(patches, 0);
+    const kind = sorted.kinds[itemAt(sorted.kindOf, first)];
     const hand = sorted.handOf[first];
-    const name = kindNames[sorted.kindOf[first] as number];
+    const name = kindNames[itemAt(sorted.kindOf, first)];
     const turned = hand === 'L' ? ', papers turned over (L)' : hand === 'R' ? ', papers face up (R)' : '';
     const cloth = graph.patches[first]?.fabric;
     const bare = patches.filter((patch) => (rawSides[patch]?.length ?? 0) > 0).map((patch) => patch + 1);
     const raw =
       bare.length === 0 ? '' : ` Leave the dotted sides of ${bare.join(', ')} raw: they are covered later.`;
-    const method = methods[sorted.kindOf[first] as number] ?? 'thread';
+    const method = methods[itemAt(sorted.kindOf, first)] ?? 'thread';
     const { name: by, warning } = BASTE_METHODS[method];
     return {
       kind: 'baste',
@@ -79,7 +80,7 @@ function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSourc
   const pinOf = new Map(pins.map((pin) => [unitKey(pin.patches), pin]));
   const unitName = new Map<number, string>();
   const nameOf = (unit: readonly number[]) => {
-    if (unit.length === 1) return `patch ${(unit[0] as number) + 1}`;
+    if (unit.length === 1) return `patch ${itemAt(unit, 0) + 1}`;
     const name = `unit ${unitName.get(Math.min(...unit))}`;
     return unit.length > MOST_NUMBERS
       ? `${name} (${unit.length} patches)`
@@ -148,14 +149,14 @@ function numbers(patches: readonly number[]): string {
 
 function sewnChain(graph: SeamGraph, chain: Chain): SewnChain {
   const path: Point[] = [];
-  const knots: Point[] = [graph.places[chain.startPlace] as Point];
+  const knots: Point[] = [itemAt(graph.places, chain.startPlace)];
   for (const { seam, isForward } of chain.steps) {
-    const { path: run, start, end } = graph.seams[seam] as Seam;
+    const { path: run, start, end } = itemAt(graph.seams, seam);
     const points = isForward ? run : [...run].reverse();
     path.push(...(path.length === 0 ? points : points.slice(1)));
-    knots.push(graph.places[isForward ? end.place : start.place] as Point);
+    knots.push(itemAt(graph.places, isForward ? end.place : start.place));
   }
   const crossing = crossingOf(graph, chain);
-  const locks = chain.steps.flatMap(({ seam }) => halfWayOf(graph.seams[seam] as Seam));
+  const locks = chain.steps.flatMap(({ seam }) => halfWayOf(itemAt(graph.seams, seam)));
   return { path, knots, locks, bends: chain.bends, ...(crossing ? { crossing } : {}) };
 }

@@ -1,5 +1,6 @@
+import { itemAt } from '../lists';
 import type { Join, SewingSettings } from '../assembly';
-import type { Seam, SeamGraph } from '../block';
+import type { SeamGraph } from '../block';
 import { threadOn } from '../thread';
 
 /** Which thread a join is sewn with, and how much. */
@@ -25,7 +26,7 @@ export function threadChoice(
   { stitchesPerMm, usableNeedlefulMm }: SewingSettings,
 ): ThreadChoice {
   const all = join.seams.flatMap((seam) =>
-    (graph.seams[seam] as Seam).patches.map((patch) => graph.patches[patch]?.fabric as string),
+    itemAt(graph.seams, seam).patches.map((patch) => graph.patches[patch]?.fabric as string),
   );
   const cloths = [...new Set(all)].sort();
   const threadMm = threadOn(join.lengthMm, stitchesPerMm);

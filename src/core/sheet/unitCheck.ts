@@ -1,6 +1,7 @@
+import { itemAt } from '../lists';
 import type { Join } from '../assembly';
 import type { FoldConvention } from '../basting';
-import type { Seam, SeamGraph } from '../block';
+import type { SeamGraph } from '../block';
 import { cornerAngle, narrowestBox, toPolygon } from '../geometry';
 import { formatLength, type UnitSystem } from '../length';
 import { GROWTH_MM, growthAlong } from './growth';
@@ -26,7 +27,7 @@ export function unitCheck(
   conventionOf: readonly FoldConvention[],
 ): UnitCheck {
   const members = [...join.left, ...join.right];
-  const outlines = members.map((patch) => (graph.patches[patch] as SeamGraph['patches'][number]).outline);
+  const outlines = members.map((patch) => itemAt(graph.patches, patch).outline);
   const corners = outlines.flatMap((outline) => toPolygon(outline, 0.1));
   const { length, width } = narrowestBox({ corners, bulges: corners.map(() => 0) });
   const hasTails = outlines.some((outline) => outline.corners.some((_, i) => cornerAngle(outline, i) < 89));
@@ -45,12 +46,12 @@ export function unitCheck(
 function meeting(graph: SeamGraph, join: Join, own: ReadonlySet<number>): number[] {
   const places = new Set(
     join.seams.flatMap((seam) => {
-      const { start, end } = graph.seams[seam] as Seam;
+      const { start, end } = itemAt(graph.seams, seam);
       return [start.place, end.place];
     }),
   );
   return [...places].flatMap((place) => {
-    const around = (graph.seamsAt[place] ?? []).flatMap((seam) => (graph.seams[seam] as Seam).patches);
+    const around = (graph.seamsAt[place] ?? []).flatMap((seam) => itemAt(graph.seams, seam).patches);
     const patches = new Set(around);
     const isClosed = graph.isInner[place] && [...patches].every((patch) => own.has(patch));
     return isClosed && patches.size > 2 ? [patches.size] : [];
@@ -58,7 +59,7 @@ function meeting(graph: SeamGraph, join: Join, own: ReadonlySet<number>): number
 }
 
 function nextEdge(graph: SeamGraph, join: Join, next: Join): NonNullable<UnitCheck['nextEdge']> {
-  const isLeft = next.left.includes(join.left[0] as number);
+  const isLeft = next.left.includes(itemAt(join.left, 0));
   const ending = next.chains.reduce((sum, chain) => {
     const { left, right } = growthAlong(graph, next, chain);
     return sum + (isLeft ? left : right);

@@ -1,4 +1,4 @@
-import type { Seam } from '../block';
+import { itemAt } from '../lists';
 import { areaOf, type Point } from '../geometry';
 import { threadUse, type ThreadUse } from '../thread';
 import type { PlannedBlock } from './planBlock';
@@ -23,7 +23,7 @@ export function kindViews({ sorted, kindNames }: Pick<PlannedBlock, 'sorted' | '
     const hands = sorted.handOf.filter((_, patch) => sorted.kindOf[patch] === index);
     return {
       id,
-      name: kindNames[index] as string,
+      name: itemAt(kindNames, index),
       count: hands.length,
       left: hands.filter((hand) => hand === 'L').length,
       right: hands.filter((hand) => hand === 'R').length,
@@ -52,7 +52,7 @@ export function clashViews({ basting, graph }: Pick<PlannedBlock, 'basting' | 'g
   readonly patches: readonly number[];
 }[] {
   return basting.clashes.map(({ seam, at }) => {
-    const { id, patches } = graph.seams[seam] as Seam;
+    const { id, patches } = itemAt(graph.seams, seam);
     return { seam: id, at, patches };
   });
 }

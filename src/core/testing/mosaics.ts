@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Patch } from '../block';
 
 const EDGE = 25.4;
@@ -128,7 +129,7 @@ export function partition(
   const boxes = [{ x: 0, y: 0, w: width, h: height }];
   for (const { which, share } of cuts) {
     const index = which % boxes.length;
-    const box = boxes[index] as (typeof boxes)[number];
+    const box = itemAt(boxes, index);
     const isAcross = box.w >= box.h;
     const length = isAcross ? box.w : box.h;
     const at = Math.max(5, Math.min(length - 5, Math.round((length * share) / 5) * 5));

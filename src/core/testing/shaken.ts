@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Patch } from '../block';
 import { distance, type Point } from '../geometry';
 import { patch } from './mosaics';
@@ -32,9 +33,9 @@ export function shaken(patches: readonly Patch[], byMm: number, random: () => nu
 function rebent(bulge: number, was: readonly Point[], now: readonly Point[], i: number): number {
   if (bulge === 0) return 0;
   const next = (i + 1) % was.length;
-  const chord = distance(was[i] as Point, was[next] as Point);
+  const chord = distance(itemAt(was, i), itemAt(was, next));
   const radius = (chord * (1 + bulge * bulge)) / (4 * Math.abs(bulge));
-  const half = Math.asin(Math.min(1, distance(now[i] as Point, now[next] as Point) / (2 * radius)));
+  const half = Math.asin(Math.min(1, distance(itemAt(now, i), itemAt(now, next)) / (2 * radius)));
   const sweep = Math.abs(bulge) > 1 ? 2 * (Math.PI - half) : 2 * half;
   return Math.sign(bulge) * Math.tan(sweep / 4);
 }
@@ -52,10 +53,10 @@ export function cutAtRandom(
 ): Patch[] {
   type Polygon = Point[];
   let pieces: Polygon[] = [[{ x: 0, y: 0 }, { x: widthMm, y: 0 }, { x: widthMm, y: heightMm }, { x: 0, y: heightMm }]]; // prettier-ignore
-  const corners: Point[] = [...(pieces[0] as Polygon)];
+  const corners: Point[] = [...itemAt(pieces, 0)];
   for (let tries = 0, made = 0; made < cuts && tries < cuts * 30; tries++) {
     pieces.sort((a, b) => area(b) - area(a));
-    const piece = pieces[0] as Polygon;
+    const piece = itemAt(pieces, 0);
     const at = {
       x: piece.reduce((sum, p) => sum + p.x, 0) / piece.length + (random() - 0.5) * 20,
       y: piece.reduce((sum, p) => sum + p.y, 0) / piece.length + (random() - 0.5) * 20,
@@ -65,7 +66,7 @@ export function cutAtRandom(
     if (!parts) continue;
     const fresh = parts[0].filter((p) => !piece.includes(p));
     const isFree = fresh.every((p) => corners.every((q) => distance(p, q) >= leastMm));
-    if (!isFree || distance(fresh[0] as Point, fresh[1] as Point) < leastMm) continue;
+    if (!isFree || distance(itemAt(fresh, 0), itemAt(fresh, 1)) < leastMm) continue;
     corners.push(...fresh);
     pieces = [...pieces.slice(1), ...parts];
     made += 1;
@@ -80,7 +81,7 @@ export function cutAtRandom(
 
 function area(points: readonly Point[]): number {
   return Math.abs(points.reduce((sum, p, i) => {
-    const q = points[(i + 1) % points.length] as Point;
+    const q = itemAt(points, (i + 1) % points.length);
     return sum + p.x * q.y - q.x * p.y;
   }, 0)) / 2; // prettier-ignore
 }
@@ -90,7 +91,7 @@ function parted(points: readonly Point[], at: Point, along: Point): [Point[], Po
   const [left, right]: [Point[], Point[]] = [[], []];
   let crossings = 0;
   points.forEach((p, i) => {
-    const q = points[(i + 1) % points.length] as Point;
+    const q = itemAt(points, (i + 1) % points.length);
     const [a, b] = [off(p), off(q)];
     (a >= 0 ? left : right).push(p);
     if (a >= 0 === b >= 0) return;

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { clusterPoints, distance, sideLengths, type Point } from '../geometry';
 import type { Patch } from '../block';
 
@@ -39,15 +40,15 @@ export function clusterCorners(
   const [patchOf, cornerOf, drawn, reach] = [[], [], [], []] as [number[], number[], Point[], number[]];
   const firstOf = new Map<number, number>();
   for (const patch of members) {
-    const { outline } = patches[patch] as Patch;
+    const { outline } = itemAt(patches, patch);
     const lengths = sideLengths(outline);
     firstOf.set(patch, patchOf.length);
     outline.corners.forEach((corner, i) => {
-      const before = lengths[(i + lengths.length - 1) % lengths.length] as number;
+      const before = itemAt(lengths, (i + lengths.length - 1) % lengths.length);
       patchOf.push(patch);
       cornerOf.push(i);
       drawn.push(corner);
-      reach.push(Math.min(reachMm, SHARE_OF_SIDE * Math.min(before, lengths[i] as number)));
+      reach.push(Math.min(reachMm, SHARE_OF_SIDE * Math.min(before, itemAt(lengths, i))));
     });
   }
   const clusters = new Clusters(drawn, patchOf, reach);
@@ -67,7 +68,7 @@ function nearPairs(points: readonly Point[], reachMm: number): (readonly [number
       for (let dy = -1; dy <= 1; dy++)
         for (const other of cells.get(keyOf(column + dx, row + dy)) ?? []) {
           if (found > MOST_PAIRS) break;
-          const apart = distance(points[other] as Point, point);
+          const apart = distance(itemAt(points, other), point);
           if (apart > reachMm) continue;
           pairs.push({ a: other, b: index, apart });
           found += 1;
@@ -103,7 +104,7 @@ class Clusters {
       if (!own || own.length < 2) continue;
       const seen = new Set<number>();
       for (const corner of [...own]) {
-        const patch = this.patchOf[corner] as number;
+        const patch = itemAt(this.patchOf, corner);
         if (!seen.has(patch)) {
           seen.add(patch);
           continue;
@@ -116,12 +117,12 @@ class Clusters {
   }
 
   tryJoin(a: number, b: number): void {
-    const [p, q] = [this.clusterOf[a] as number, this.clusterOf[b] as number];
+    const [p, q] = [itemAt(this.clusterOf, a), itemAt(this.clusterOf, b)];
     if (p === q) return;
-    const [few, many] = [this.members[p] as number[], this.members[q] as number[]].sort((x, y) => x.length - y.length) as [number[], number[]]; // prettier-ignore
+    const [few, many] = [itemAt(this.members, p), itemAt(this.members, q)].sort((x, y) => x.length - y.length) as [number[], number[]]; // prettier-ignore
     if (many.length > MOST_PAIRS || !this.belong(few, many)) return;
-    const into = this.clusterOf[many[0] as number] as number;
-    const from = this.clusterOf[few[0] as number] as number;
+    const into = itemAt(this.clusterOf, itemAt(many, 0));
+    const from = itemAt(this.clusterOf, itemAt(few, 0));
     for (const corner of few) this.clusterOf[corner] = into;
     many.push(...few);
     this.members[from] = undefined;
@@ -131,8 +132,8 @@ class Clusters {
     return few.every((a) =>
       many.every((b) => {
         if (this.patchOf[a] === this.patchOf[b]) return false;
-        const most = Math.min(this.reach[a] as number, this.reach[b] as number);
-        return distance(this.drawn[a] as Point, this.drawn[b] as Point) <= most;
+        const most = Math.min(itemAt(this.reach, a), itemAt(this.reach, b));
+        return distance(itemAt(this.drawn, a), itemAt(this.drawn, b)) <= most;
       }),
     );
   }
@@ -145,13 +146,13 @@ class Clusters {
       for (const corner of own) placeOf[corner] = places.length;
       const sum = own.reduce(
         (total, corner) => {
-          const { x, y } = this.drawn[corner] as Point;
+          const { x, y } = itemAt(this.drawn, corner);
           return { x: total.x + x, y: total.y + y };
         },
         { x: 0, y: 0 },
       );
       places.push({ x: sum.x / own.length, y: sum.y / own.length });
-      placeReach.push(Math.min(...own.map((corner) => this.reach[corner] as number)));
+      placeReach.push(Math.min(...own.map((corner) => itemAt(this.reach, corner))));
     }
     return { placeOf, places, placeReach };
   }

@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import {
   circleOf,
   distance,
@@ -71,20 +72,20 @@ class Groups {
 
   private find(side: number): number {
     let root = side;
-    while (this.parent[root] !== root) root = this.parent[root] as number;
-    while (this.parent[side] !== root) [this.parent[side], side] = [root, this.parent[side] as number];
+    while (this.parent[root] !== root) root = itemAt(this.parent, root);
+    while (this.parent[side] !== root) [this.parent[side], side] = [root, itemAt(this.parent, side)];
     return root;
   }
 
   private join(a: number, b: number): void {
     const [p, q] = [this.find(a), this.find(b)];
     if (p === q) return;
-    const [own, other] = [this.placesOf[p] as Set<number>, this.placesOf[q] as Set<number>];
+    const [own, other] = [itemAt(this.placesOf, p), itemAt(this.placesOf, q)];
     const [few, many, from, into] = own.size < other.size ? [own, other, p, q] : [other, own, q, p];
     for (const place of few) many.add(place);
     this.parent[from] = into;
     this.placesOf[from] = undefined;
-    this.tolerance[into] = Math.min(this.tolerance[into] as number, this.tolerance[from] as number);
+    this.tolerance[into] = Math.min(itemAt(this.tolerance, into), itemAt(this.tolerance, from));
   }
 
   /** Sides with a stretch in common, from place to place, are one course where their curves agree. */
@@ -92,9 +93,9 @@ class Groups {
     const byStretch = new Map<string, { side: number; bow: number }[]>();
     this.sides.forEach(({ places: own, alongs, edge }, side) => {
       for (let i = 0; i + 1 < own.length; i++) {
-        const [u, v] = [own[i] as number, own[i + 1] as number];
+        const [u, v] = [itemAt(own, i), itemAt(own, i + 1)];
         if (u === v) continue;
-        const bow = bowOf(edge, alongs[i] as number, alongs[i + 1] as number) * (u < v ? 1 : -1);
+        const bow = bowOf(edge, itemAt(alongs, i), itemAt(alongs, i + 1)) * (u < v ? 1 : -1);
         const key = u < v ? `${u},${v}` : `${v},${u}`;
         const list = byStretch.get(key) ?? [];
         const twin = list.find((other) => this.isSameCurve(other, { side, bow }));
@@ -110,7 +111,7 @@ class Groups {
   }
 
   private isLine(side: number): boolean {
-    return isStraight((this.sides[side] as WeldSide).edge);
+    return isStraight(itemAt(this.sides, side).edge);
   }
 
   /** Sides that meet end to end in one direction, the straightest first. */
@@ -141,13 +142,13 @@ class Groups {
     this.sides.forEach((side, index) => {
       const { places: own, alongs } = side;
       for (let i = 0; i + 1 < own.length; i++) {
-        const [u, v] = [own[i] as number, own[i + 1] as number];
+        const [u, v] = [itemAt(own, i), itemAt(own, i + 1)];
         const key = `${Math.min(u, v)},${Math.max(u, v)},${this.find(index)}`;
         if (u === v || seen.has(key)) continue;
         seen.add(key);
-        const stretch = partOf(side.edge, alongs[i] as number, alongs[i + 1] as number);
+        const stretch = partOf(side.edge, itemAt(alongs, i), itemAt(alongs, i + 1));
         const [from, to] = this.isLine(index)
-          ? [this.places[u] as Point, this.places[v] as Point]
+          ? [itemAt(this.places, u), itemAt(this.places, v)]
           : [stretch.a, stretch.b];
         const half = this.isLine(index) ? 0 : sweepOf(stretch) / 2;
         const heading = Math.atan2(to.y - from.y, to.x - from.x);
@@ -161,24 +162,24 @@ class Groups {
 
   private isOneLine(a: number, b: number): boolean {
     const [p, q] = [this.find(a), this.find(b)];
-    const all = [...new Set([...(this.placesOf[p] as Set<number>), ...(this.placesOf[q] as Set<number>)])];
+    const all = [...new Set([...itemAt(this.placesOf, p), ...itemAt(this.placesOf, q)])];
     const step = Math.ceil(all.length / LOOKED_AT);
-    const points = all.filter((_, i) => i % step === 0).map((place) => this.places[place] as Point);
+    const points = all.filter((_, i) => i % step === 0).map((place) => itemAt(this.places, place));
     if (this.isDrawnCurve(a, b)) return false;
-    const most = OFF_SHARE * Math.min(this.tolerance[p] as number, this.tolerance[q] as number);
+    const most = OFF_SHARE * Math.min(itemAt(this.tolerance, p), itemAt(this.tolerance, q));
     const line = fitLine(points);
     return points.every((point) => Math.abs(line.offOf(point)) <= most);
   }
 
   /** Whether two sides of one patch meet in a corner of a curve that was drawn as many short sides. */
   private isDrawnCurve(a: number, b: number): boolean {
-    const [one, other] = [this.sides[a] as WeldSide, this.sides[b] as WeldSide];
+    const [one, other] = [itemAt(this.sides, a), itemAt(this.sides, b)];
     if (one.patch !== other.patch || Math.max(one.lengthMm, other.lengthMm) > CURVE_SIDE_MM) return false;
     const count = this.sidesOf(one.patch);
     const [first, second] = (one.side + 1) % count === other.side ? [a, b] : [b, a];
-    const start = first - (this.sides[first] as WeldSide).side;
-    const at = (side: number) => this.sides[start + ((side + count) % count)] as WeldSide;
-    const index = (this.sides[first] as WeldSide).side;
+    const start = first - itemAt(this.sides, first).side;
+    const at = (side: number) => itemAt(this.sides, start + ((side + count) % count));
+    const index = itemAt(this.sides, first).side;
     const turns = [index - 1, index, index + 1].map((side) => angleBetween(chord(at(side)), chord(at(side + 1)))); // prettier-ignore
     const isOneWay = turns.every((turn) => turn > 0) || turns.every((turn) => turn < 0);
     return second >= 0 && isOneWay && turns.every((turn) => Math.abs(turn) < CURVE_TURN_DEG);
@@ -186,12 +187,12 @@ class Groups {
 
   private sidesOf(patch: number): number {
     this.counts ??= countSides(this.sides);
-    return this.counts.get(patch) as number;
+    return knownOf(this.counts, patch);
   }
   private counts: Map<number, number> | undefined;
 
   private isOneCircle(a: number, b: number): boolean {
-    const circles = [a, b].map((side) => circleOf((this.sides[side] as WeldSide).edge)) as [Circle, Circle];
+    const circles = [a, b].map((side) => circleOf(itemAt(this.sides, side).edge)) as [Circle, Circle];
     const reach = 2 * this.reachMm;
     return (
       distance(circles[0].centre, circles[1].centre) <= reach &&
@@ -211,14 +212,14 @@ class Groups {
       return number;
     });
     const courses = [...numbers.keys()].map((root, number): Course => {
-      const places = [...(this.placesOf[root] as Set<number>)];
-      const sides = sidesOf[number] as number[];
+      const places = [...itemAt(this.placesOf, root)];
+      const sides = itemAt(sidesOf, number);
       if (this.isLine(root)) return { kind: 'line', places, sides };
       return {
         kind: 'circle',
         places,
         sides,
-        drawn: sides.flatMap((side) => samples(this.sides[side] as WeldSide)),
+        drawn: sides.flatMap((side) => samples(itemAt(this.sides, side))),
       };
     });
     return { courses, courseOf };

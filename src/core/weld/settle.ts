@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../lists';
 import {
   bestFit,
   circleOf,
@@ -60,7 +61,7 @@ export function settle(wanted: Wanted): Settled {
   let places = drawn.map(({ x, y }) => ({ x, y }));
   const circles = new Map<number, Circle>();
   const members = classes.flatMap((one) =>
-    one.members.map((member) => ({ one, member, ring: rings[member.ring] as Ring })),
+    one.members.map((member) => ({ one, member, ring: itemAt(rings, member.ring) })),
   );
   const rounds = Math.min(
     MOST_ROUNDS,
@@ -76,7 +77,7 @@ export function settle(wanted: Wanted): Settled {
       else if (course.places.length > 2) wishLine(course.places, places, wishes);
     });
     const next = wishes.middles(places);
-    const most = next.reduce((far, point, i) => Math.max(far, distance(point, places[i] as Point)), 0);
+    const most = next.reduce((far, point, i) => Math.max(far, distance(point, itemAt(places, i))), 0);
     places = next;
     if (most < STILL_MM) break;
   }
@@ -100,7 +101,7 @@ function levelled(
 ): Settled {
   const tilts = sides.flatMap(({ places: own, edge, lengthMm }) => {
     if (!isStraight(edge) || lengthMm < LEAST_SAYING_MM) return [];
-    const [a, b] = [places[own[0] as number] as Point, places[own.at(-1) as number] as Point];
+    const [a, b] = [itemAt(places, itemAt(own, 0)), itemAt(places, lastOf(own))];
     const heading = toDegrees(Math.atan2(b.y - a.y, b.x - a.x));
     return [{ tilt: heading - Math.round(heading / COMMON_TURN_DEG) * COMMON_TURN_DEG, weight: lengthMm }];
   });
@@ -127,20 +128,20 @@ class Wishes {
   }
 
   wish(place: number, x: number, y: number, weight = 1): void {
-    this.x[place] = (this.x[place] as number) + x * weight;
-    this.y[place] = (this.y[place] as number) + y * weight;
-    this.weight[place] = (this.weight[place] as number) + weight;
+    this.x[place] = itemAt(this.x, place) + x * weight;
+    this.y[place] = itemAt(this.y, place) + y * weight;
+    this.weight[place] = itemAt(this.weight, place) + weight;
   }
 
   middles(places: readonly Point[]): Point[] {
     return places.map((now, place) => {
-      const { x, y } = this.drawn[place] as Point;
-      const weight = this.weight[place] as number;
+      const { x, y } = itemAt(this.drawn, place);
+      const weight = itemAt(this.weight, place);
       if (weight === 0) return now;
       const hold = HOLD * weight;
       const target = {
-        x: ((this.x[place] as number) + x * hold) / (weight + hold),
-        y: ((this.y[place] as number) + y * hold) / (weight + hold),
+        x: (itemAt(this.x, place) + x * hold) / (weight + hold),
+        y: (itemAt(this.y, place) + y * hold) / (weight + hold),
       };
       return { x: now.x + OVER * (target.x - now.x), y: now.y + OVER * (target.y - now.y) };
     });
@@ -148,9 +149,9 @@ class Wishes {
 }
 
 function wishLine(own: readonly number[], places: readonly Point[], wishes: Wishes): void {
-  const line = fitLine(own.map((place) => places[place] as Point));
+  const line = fitLine(own.map((place) => itemAt(places, place)));
   for (const place of own) {
-    const point = places[place] as Point;
+    const point = itemAt(places, place);
     const off = line.offOf(point);
     wishes.wish(place, point.x + off * line.along.y, point.y - off * line.along.x, LINE_WEIGHT);
   }
@@ -165,12 +166,12 @@ function wishCircle(
   circles: Map<number, Circle>,
   wishes: Wishes,
 ): void {
-  const near = circles.get(number) ?? circleOf((sides[course.sides[0] as number] as WeldSide).edge);
-  const own = course.places.map((place) => places[place] as Point);
+  const near = circles.get(number) ?? circleOf(itemAt(sides, itemAt(course.sides, 0)).edge);
+  const own = course.places.map((place) => itemAt(places, place));
   const circle = fitCircle([...own, ...(arcs ?? course.drawn)], near);
   circles.set(number, circle);
   for (const place of course.places) {
-    const on = onCircle(circle, places[place] as Point);
+    const on = onCircle(circle, itemAt(places, place));
     wishes.wish(place, on.x, on.y, LINE_WEIGHT);
   }
 }
@@ -202,11 +203,11 @@ function wishShape(
   };
   model.corners.forEach((corner, i) => {
     const { x, y } = back(corner);
-    wishes.wish(ring.places[member.order[i] as number] as number, x, y);
+    wishes.wish(itemAt(ring.places, itemAt(member.order, i)), x, y);
     const edge = edgeOf(model, i);
     if (isStraight(edge)) return;
-    const side = ring.sides[sideOnModel(member, i)] as number;
-    const course = courseOf[side] as number;
+    const side = itemAt(ring.sides, sideOnModel(member, i));
+    const course = itemAt(courseOf, side);
     if (sides[side] === undefined) return;
     const list = arcs.get(course) ?? [];
     for (const share of SPEAKING) list.push(back(pointAt(edge, edgeLength(edge) * share)));
@@ -222,7 +223,7 @@ function straightened(
 ): Point[] {
   const lines = courses.map((course) =>
     course.kind === 'line' && course.places.length > 2
-      ? fitLine(course.places.map((place) => places[place] as Point))
+      ? fitLine(course.places.map((place) => itemAt(places, place)))
       : undefined,
   );
   const linesAt = places.map((): number[] => []);
@@ -232,7 +233,7 @@ function straightened(
     else if (lines[number]) for (const place of own) linesAt[place]?.push(number);
   });
   return places.map((point, place) => {
-    const [first, second] = (linesAt[place] as number[]).map((number) => lines[number] as NonNullable<(typeof lines)[number]>); // prettier-ignore
+    const [first, second] = itemAt(linesAt, place).map((number) => itemAt(lines, number)); // prettier-ignore
     if (first && second) return crossing(first, second) ?? point;
     if (first && circlesAt[place]?.length === 0) {
       const off = first.offOf(point);

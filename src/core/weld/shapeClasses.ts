@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { bestFit, distance, movePoint, type Outline, type Point } from '../geometry';
 
 /** A patch as the weld sees it: its places round it and how its sides bow. */
@@ -100,38 +101,38 @@ export function pointsOf(
   { order, isMirrored }: Membership,
   places: readonly Point[],
 ): Point[] {
-  return inOrder(own.map((place) => places[place] as Point), order, isMirrored); // prettier-ignore
+  return inOrder(own.map((place) => itemAt(places, place)), order, isMirrored); // prettier-ignore
 }
 
 /** Number of the ring's side that lies on side `i` of the model. */
 export function sideOnModel({ order, isMirrored }: Membership, i: number): number {
-  return order[isMirrored ? (i + 1) % order.length : i] as number;
+  return itemAt(order, isMirrored ? (i + 1) % order.length : i);
 }
 
 function outlineOf({ places: own, bows }: Ring, places: readonly Point[]): Outline {
-  const corners = own.map((place) => places[place] as Point);
+  const corners = own.map((place) => itemAt(places, place));
   return { corners, bulges: bows.map((bow, i) => bulgeOf(bow, corners, i)) };
 }
 
 function bulgeOf(bow: number, corners: readonly Point[], i: number): number {
   if (bow === 0) return 0;
-  const chord = distance(corners[i] as Point, corners[(i + 1) % corners.length] as Point);
+  const chord = distance(itemAt(corners, i), itemAt(corners, (i + 1) % corners.length));
   return chord < 1e-9 ? 0 : (2 * bow) / chord;
 }
 
 function bowOf({ corners, bulges }: Outline, i: number): number {
-  const chord = distance(corners[i] as Point, corners[(i + 1) % corners.length] as Point);
-  return ((bulges[i] as number) * chord) / 2;
+  const chord = distance(itemAt(corners, i), itemAt(corners, (i + 1) % corners.length));
+  return (itemAt(bulges, i) * chord) / 2;
 }
 
 function perimeter({ corners }: Outline): number {
-  return corners.reduce((sum, p, i) => sum + distance(p, corners[(i + 1) % corners.length] as Point), 0);
+  return corners.reduce((sum, p, i) => sum + distance(p, itemAt(corners, (i + 1) % corners.length)), 0);
 }
 
 function withinReach(outline: Outline, reachMm: number): number {
   const { corners } = outline;
   return corners.reduce(
-    (least, p, i) => Math.min(least, distance(p, corners[(i + 1) % corners.length] as Point) / 4 || Infinity),
+    (least, p, i) => Math.min(least, distance(p, itemAt(corners, (i + 1) % corners.length)) / 4 || Infinity),
     reachMm,
   );
 }
@@ -160,10 +161,10 @@ export function madeEven(outline: Outline, most: number): Outline {
     const points = inOrder(outline.corners, order, isMirrored);
     const { motion } = bestFit(points, outline.corners);
     sums.forEach((sum, i) => {
-      const { x, y } = movePoint(motion, points[i] as Point);
+      const { x, y } = movePoint(motion, itemAt(points, i));
       sum.x += x;
       sum.y += y;
-      sum.bow += bowOf(outline, order[isMirrored ? (i + 1) % order.length : i] as number);
+      sum.bow += bowOf(outline, itemAt(order, isMirrored ? (i + 1) % order.length : i));
     });
   }
   const corners = sums.map(({ x, y }) => ({ x: x / ways.length, y: y / ways.length }));
@@ -172,7 +173,7 @@ export function madeEven(outline: Outline, most: number): Outline {
 
 function inOrder(corners: readonly Point[], order: readonly number[], isMirrored: boolean): Point[] {
   return order.map((corner) => {
-    const { x, y } = corners[corner] as Point;
+    const { x, y } = itemAt(corners, corner);
     return { x: isMirrored ? -x : x, y };
   });
 }
@@ -187,7 +188,7 @@ function waysToLay(model: Outline, own: Outline, most: number): Laid[] {
         return isMirrored ? (count - at) % count : at;
       });
       const bowsFit = order.every((_, i) => {
-        const side = order[isMirrored ? (i + 1) % count : i] as number;
+        const side = itemAt(order, isMirrored ? (i + 1) % count : i);
         return Math.abs(bowOf(own, side) - bowOf(model, i)) <= most;
       });
       if (!bowsFit) continue;
@@ -195,7 +196,7 @@ function waysToLay(model: Outline, own: Outline, most: number): Laid[] {
       const { motion } = bestFit(model.corners, points);
       let off = 0;
       for (let i = 0; i < count && off <= most; i++)
-        off = Math.max(off, distance(movePoint(motion, model.corners[i] as Point), points[i] as Point));
+        off = Math.max(off, distance(movePoint(motion, itemAt(model.corners, i)), itemAt(points, i)));
       if (off <= most) ways.push({ off, order, isMirrored });
     }
   }
@@ -209,15 +210,15 @@ function takeMean(one: ShapeClass, rings: readonly Ring[], places: readonly Poin
     const sums = model.corners.map(() => ({ x: 0, y: 0, bow: 0 }));
     let squares = 0;
     for (const member of members) {
-      const ring = rings[member.ring] as Ring;
+      const ring = itemAt(rings, member.ring);
       const { motion } = bestFit(pointsOf(ring, member, places), model.corners);
       pointsOf(ring, member, places).forEach((point, i) => {
         const moved = movePoint(motion, point);
-        const sum = sums[i] as (typeof sums)[number];
+        const sum = itemAt(sums, i);
         sum.x += moved.x;
         sum.y += moved.y;
-        sum.bow += ring.bows[sideOnModel(member, i)] as number;
-        squares += distance(moved, model.corners[i] as Point) ** 2;
+        sum.bow += itemAt(ring.bows, sideOnModel(member, i));
+        squares += distance(moved, itemAt(model.corners, i)) ** 2;
       });
     }
     const corners = sums.map(({ x, y }) => ({ x: x / members.length, y: y / members.length }));

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import Flatbush from 'flatbush';
 import { boxOfPoints, edgeOf, edgeLength, flatten, locate, type Edge, type Point } from '../geometry';
 import type { Patch } from '../block';
@@ -25,17 +26,17 @@ const SHORTEST_TAKING = 2;
 export function placesOnSides(patches: readonly Patch[], corners: Corners, reachMm: number): WeldSide[] {
   const { places, placeReach, placeOf, firstOf } = corners;
   const drawn = [...firstOf].flatMap(([patch, first]) => {
-    const { outline } = patches[patch] as Patch;
+    const { outline } = itemAt(patches, patch);
     return outline.corners.map((_, side) => {
       const edge = edgeOf(outline, side);
       const end = (side + 1) % outline.corners.length;
-      const ends = [placeOf[first + side] as number, placeOf[first + end] as number] as const;
+      const ends = [itemAt(placeOf, first + side), itemAt(placeOf, first + end)] as const;
       return { patch, side, edge, lengthMm: edgeLength(edge), ends };
     });
   });
   const cornersOfPatch = new Map<number, Set<number>>();
   for (const [patch, first] of firstOf) {
-    const count = (patches[patch] as Patch).outline.corners.length;
+    const count = itemAt(patches, patch).outline.corners.length;
     cornersOfPatch.set(patch, new Set(placeOf.slice(first, first + count)));
   }
   const near = indexPlaces(places);
@@ -48,8 +49,8 @@ export function placesOnSides(patches: readonly Patch[], corners: Corners, reach
         ? []
         : near.search(minX - reachMm, minY - reachMm, maxX + reachMm, maxY + reachMm).flatMap((place) => {
             if (own.has(place)) return [];
-            const most = Math.min(placeReach[place] as number, lengthMm / 4);
-            const { along, off } = locate(edge, places[place] as Point);
+            const most = Math.min(itemAt(placeReach, place), lengthMm / 4);
+            const { along, off } = locate(edge, itemAt(places, place));
             return off <= most && along > most && along < lengthMm - most ? [{ place, along }] : [];
           });
     on.sort((p, q) => p.along - q.along || p.place - q.place);

@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import type { Patch } from '../block';
 import { recognise } from '../catalogue';
 import {
@@ -105,7 +106,7 @@ function weldLayer(
   const clustered = rebuild(patches, wanted, { places: wanted.places, circles: new Map() });
   // What would cross itself even so stays as it was drawn.
   const outlines = [...clustered.outlines].map(
-    ([index, patch]) => [index, isSound(patch) ? patch : (patches[index] as Patch)] as const,
+    ([index, patch]) => [index, isSound(patch) ? patch : itemAt(patches, index)] as const,
   );
   return { ...clustered, outlines: new Map(outlines) };
 }
@@ -144,7 +145,7 @@ function topologyOf(patches: readonly Patch[], members: readonly number[], reach
 function roundedArcs(patches: readonly Patch[], members: readonly number[], reachMm: number): Patch[] {
   const result = [...patches];
   for (const index of members) {
-    const patch = patches[index] as Patch;
+    const patch = itemAt(patches, index);
     const bulges = patch.outline.bulges.map((bulge, side) => {
       const edge = edgeOf(patch.outline, side);
       if (isStraight(edge)) return bulge;
@@ -162,24 +163,20 @@ const LEAST_HALF_BULGE = 0.47;
 
 /** The places round a patch, without corners in the middle of a straight line. */
 function ringOf(patch: number, sides: readonly WeldSide[], corners: Corners, courseOf: Int32Array): Ring {
-  const first = corners.firstOf.get(patch) as number;
+  const first = knownOf(corners.firstOf, patch);
   let count = 0;
   while (sides[first + count]?.patch === patch) count += 1;
   const all = Array.from({ length: count }, (_, i) => first + i);
   const kept = all.filter((side, i) => {
     const before = first + ((i + count - 1) % count);
-    return !isStraightOn(
-      sides[before] as WeldSide,
-      sides[side] as WeldSide,
-      courseOf[before] === courseOf[side],
-    );
+    return !isStraightOn(itemAt(sides, before), itemAt(sides, side), courseOf[before] === courseOf[side]);
   });
   const own = kept.length >= 3 || kept.length === count ? kept : all;
   return {
     patch,
-    places: own.map((side) => corners.placeOf[side] as number),
+    places: own.map((side) => itemAt(corners.placeOf, side)),
     sides: own,
-    bows: own.map((side) => bowOf(sides[side] as WeldSide)),
+    bows: own.map((side) => bowOf(itemAt(sides, side))),
   };
 }
 
@@ -197,7 +194,7 @@ function bowOf({ edge }: WeldSide): number {
 const EXACT_SHARE = 0.6;
 
 function areExact({ placeOf, places, drawn }: Corners): boolean {
-  return drawn.every((point, i) => distance(point, places[placeOf[i] as number] as Point) <= EXACT_MM);
+  return drawn.every((point, i) => distance(point, itemAt(places, itemAt(placeOf, i))) <= EXACT_MM);
 }
 
 /** Whether there is nothing to put right. */
@@ -206,13 +203,13 @@ function isExact({ fits, classes }: Topology): boolean {
 }
 
 function offCourse(course: Course, places: readonly Point[], sides: readonly WeldSide[]): number {
-  const own = course.places.map((place) => places[place] as Point);
+  const own = course.places.map((place) => itemAt(places, place));
   if (course.kind === 'line') {
     if (own.length < 3) return 0;
     const line = fitLine(own);
     return own.reduce((most, point) => Math.max(most, Math.abs(line.offOf(point))), 0);
   }
-  const near = circleOf((sides[course.sides[0] as number] as WeldSide).edge);
+  const near = circleOf(itemAt(sides, itemAt(course.sides, 0)).edge);
   const { centre, radius } = fitCircle([...own, ...course.drawn], near);
   const off = (point: Point) => Math.abs(distance(point, centre) - radius);
   return [...own, ...course.drawn].reduce((most, point) => Math.max(most, off(point)), 0);
@@ -253,19 +250,19 @@ function alignedTo(paper: Outline, model: Outline): Outline {
   const count = model.corners.length;
   if (paper.corners.length !== count) return model;
   const off = (shift: number) =>
-    model.corners.reduce((sum, p, i) => sum + distance(p, paper.corners[(i + shift) % count] as Point), 0);
+    model.corners.reduce((sum, p, i) => sum + distance(p, itemAt(paper.corners, (i + shift) % count)), 0);
   const shifts = model.corners.map((_, shift) => shift).sort((a, b) => off(a) - off(b));
-  const best = shifts[0] as number;
+  const best = itemAt(shifts, 0);
   const at = (i: number) => (i + best) % count;
   return {
-    corners: model.corners.map((_, i) => paper.corners[at(i)] as Point),
-    bulges: model.corners.map((_, i) => paper.bulges[at(i)] as number),
+    corners: model.corners.map((_, i) => itemAt(paper.corners, at(i))),
+    bulges: model.corners.map((_, i) => itemAt(paper.bulges, at(i))),
   };
 }
 
 function farthest({ drawn, placeOf }: Corners, places: readonly Point[]): number {
   return drawn.reduce(
-    (most, point, i) => Math.max(most, distance(point, places[placeOf[i] as number] as Point)),
+    (most, point, i) => Math.max(most, distance(point, itemAt(places, itemAt(placeOf, i)))),
     0,
   );
 }
@@ -277,19 +274,19 @@ function rebuild(
 ): WeldedLayer {
   let [moved, farthestMm, dropped] = [0, 0, 0];
   corners.drawn.forEach((point, i) => {
-    const off = distance(point, places[corners.placeOf[i] as number] as Point);
+    const off = distance(point, itemAt(places, itemAt(corners.placeOf, i)));
     if (off > TOLD_MM) moved += 1;
     farthestMm = Math.max(farthestMm, off);
   });
   const outlines = new Map<number, Patch>();
   for (const ring of rings) {
-    const patch = patches[ring.patch] as Patch;
+    const patch = itemAt(patches, ring.patch);
     dropped += patch.outline.corners.length - ring.places.length;
-    const own = ring.places.map((place) => places[place] as Point);
+    const own = ring.places.map((place) => itemAt(places, place));
     const bulges = ring.sides.map((side, i) => {
-      const drawn = sides[side] as WeldSide;
-      const [from, to] = [own[i] as Point, own[(i + 1) % own.length] as Point];
-      return bulgeOn(circles.get(courseOf[side] as number), from, to, drawn.edge.bulge);
+      const drawn = itemAt(sides, side);
+      const [from, to] = [itemAt(own, i), itemAt(own, (i + 1) % own.length)];
+      return bulgeOn(circles.get(itemAt(courseOf, side)), from, to, drawn.edge.bulge);
     });
     outlines.set(ring.patch, { ...patch, outline: { corners: own, bulges }, ...edgesOf(patch, ring, sides) });
   }
@@ -300,7 +297,7 @@ function rebuild(
 function edgesOf(patch: Patch, ring: Ring, sides: readonly WeldSide[]): Partial<Patch> {
   if (!patch.edges || ring.sides.length === patch.outline.corners.length) return {};
   const kept = ring.sides.flatMap((side, i) => {
-    const is = patch.edges?.[(sides[side] as WeldSide).side];
+    const is = patch.edges?.[itemAt(sides, side).side];
     return is ? [[i, is] as const] : [];
   });
   return { edges: Object.fromEntries(kept) };

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import {
   SAME_LENGTH_MM,
   edgeLength,
@@ -52,7 +53,7 @@ export function attach(board: Board, paper: Outline, stretch: FreeStretch, wish:
       edgesMm: [...new Set(edgesOf(own).map((edge) => Math.round(edgeLength(edge) * 100) / 100))],
     };
   }
-  const way = ways[((wish.turn % ways.length) + ways.length) % ways.length] as Way;
+  const way = itemAt(ways, ((wish.turn % ways.length) + ways.length) % ways.length);
   const layer = wish.layer ?? board.patches[stretch.patch]?.layer ?? 0;
   const covers = board.covered(way.outline, layer).map(({ patch }) => patch);
   return { kind: 'fits', outline: way.outline, ways: ways.length, covers, mismatchMm: way.mismatchMm };

@@ -1,5 +1,7 @@
+import { itemAt } from '../lists';
 import Flatbush from 'flatbush';
 import { LEAST_SEAM_MM, contactsOfSide, listSides, type Patch, type Sides } from '../block';
+import { overlapOf } from '../booleans';
 import {
   boxOf,
   convexDepth,
@@ -7,7 +9,6 @@ import {
   isConvex,
   isInside,
   locate,
-  overlapOf,
   partOf,
   toPolygon,
   type Edge,
@@ -63,7 +64,7 @@ export class Board {
   patchesIn(minX: number, minY: number, maxX: number, maxY: number): number[] {
     const touched = this.boxes?.search(minX, minY, maxX, maxY) ?? [];
     return touched.filter((i) => {
-      const box = boxOf((this.patches[i] as Patch).outline);
+      const box = boxOf(itemAt(this.patches, i).outline);
       const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
       return x >= minX && x <= maxX && y >= minY && y <= maxY;
     });
@@ -71,10 +72,10 @@ export class Board {
 
   /** The free stretches of one side, in order along it. */
   freeOf(side: number): FreeStretch[] {
-    const edge = this.sides.edges[side] as Edge;
-    const length = this.sides.lengths[side] as number;
-    const patch = this.sides.patchOf[side] as number;
-    const own = side - (this.sides.firstOf[patch] as number);
+    const edge = itemAt(this.sides.edges, side);
+    const length = itemAt(this.sides.lengths, side);
+    const patch = itemAt(this.sides.patchOf, side);
+    const own = side - itemAt(this.sides.firstOf, patch);
     const stretches: FreeStretch[] = [];
     let from = 0;
     const add = (to: number) => {
@@ -93,7 +94,7 @@ export class Board {
   /** Every free stretch, patch by patch: the rim and the rims of holes. */
   allFree(layer = 0): FreeStretch[] {
     return Array.from(this.sides.edges, (_, side) => side)
-      .filter((side) => this.patches[this.sides.patchOf[side] as number]?.layer === layer)
+      .filter((side) => this.patches[itemAt(this.sides.patchOf, side)]?.layer === layer)
       .flatMap((side) => this.freeOf(side));
   }
 
@@ -102,7 +103,7 @@ export class Board {
     const near = this.sides.index.search(x - reach, y - reach, x + reach, y + reach);
     if (this.patches.length === 0) return undefined;
     const ranked = near
-      .map((side) => ({ side, off: locate(this.sides.edges[side] as Edge, { x, y }).off }))
+      .map((side) => ({ side, off: locate(itemAt(this.sides.edges, side), { x, y }).off }))
       .filter(({ off }) => off <= reach)
       .sort((a, b) => a.off - b.off);
     let best: FreeStretch | undefined;
@@ -125,7 +126,7 @@ export class Board {
     let least = reach;
     const near = this.boxes?.search(x - reach, y - reach, x + reach, y + reach) ?? [];
     for (const i of near) {
-      const { corners } = (this.patches[i] as Patch).outline;
+      const { corners } = itemAt(this.patches, i).outline;
       const middle = corners.reduce(
         (sum, one) => ({ x: sum.x + one.x / corners.length, y: sum.y + one.y / corners.length }),
         { x: 0, y: 0 },
@@ -155,14 +156,14 @@ export class Board {
         const other = this.polygons[patch] as Point[];
         const isOtherConvex = (this.convex[patch] ??= isConvex(other));
         if (ownConvex && isOtherConvex && convexDepth(polygon, other) * size < LEAST_OVERLAP_MM2) return [];
-        const { area } = overlapOf(outline, (this.patches[patch] as Patch).outline);
+        const { area } = overlapOf(outline, itemAt(this.patches, patch).outline);
         return area > LEAST_OVERLAP_MM2 ? [{ patch, area }] : [];
       });
   }
 
   /** Number of a side in the whole list. */
   sideNumber(patch: number, side: number): number {
-    return (this.sides.firstOf[patch] as number) + side;
+    return itemAt(this.sides.firstOf, patch) + side;
   }
 
   /** Length of a stretch, mm. */

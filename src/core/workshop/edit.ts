@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import { tidied, type BlockDocument, type Part, type Patch } from '../block';
 import {
   edgesOf,
@@ -86,7 +87,7 @@ export function paint(
   const place = new Map(picked.map((index, i) => [index, i]));
   return changePatches(document, picked, (patch, index) => ({
     ...patch,
-    fabric: fabrics[(place.get(index) as number) % fabrics.length] ?? patch.fabric,
+    fabric: fabrics[knownOf(place, index) % fabrics.length] ?? patch.fabric,
   }));
 }
 
@@ -134,7 +135,7 @@ export function snapMove(
   let best: Point | undefined;
   let least = reach;
   for (const index of picked.slice(0, MOST_SNAPPING)) {
-    const patch = board.patches[index] as Patch;
+    const patch = itemAt(board.patches, index);
     for (const edge of edgesOf(patch.outline)) {
       const a = { x: edge.a.x + by.x, y: edge.a.y + by.y };
       const b = { x: edge.b.x + by.x, y: edge.b.y + by.y };
@@ -144,7 +145,7 @@ export function snapMove(
         Math.max(a.x, b.x) + reach,
         Math.max(a.y, b.y) + reach,
         (side) => {
-          const other = board.sides.patchOf[side] as number;
+          const other = itemAt(board.sides.patchOf, side);
           return !moving.has(other) && board.patches[other]?.layer === patch.layer;
         },
       );

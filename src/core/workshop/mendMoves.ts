@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import Flatbush from 'flatbush';
 import { analyseBlock, groupsOf, type BlockDocument, type Patch, type Seam, type SeamGraph } from '../block';
 import {
@@ -36,7 +37,7 @@ const NEAR_MM = 2;
 const MOST_SLIDE_MM = 25;
 
 function outlineOf(document: BlockDocument, index: number) {
-  return (document.patches[index] as Patch).outline;
+  return itemAt(document.patches, index).outline;
 }
 
 /** Moves one patch to where its corners meet those of its neighbours, as well as can be; its paper stays as it is. */
@@ -67,7 +68,7 @@ function groupOf(
 ): number[] {
   const at = new Map(document.patches.map(({ id }, index) => [id, index]));
   const groups = groupsOf(graph, graph.patches.map((_, i) => i), without); // prettier-ignore
-  const numbered = groups.map((group) => group.map((i) => at.get(graph.patches[i]?.id as string) as number));
+  const numbered = groups.map((group) => group.map((i) => knownOf(at, graph.patches[i]?.id as string)));
   // A patch drawn twice is not in the graph.
   return numbered.find((group) => group.includes(patch)) ?? [patch];
 }
@@ -84,13 +85,13 @@ function sendAllHome(document: BlockDocument, own: readonly number[], mover: num
   index.finish();
   const [from, to]: [Point[], Point[]] = [[], []];
   for (const one of own) {
-    const { layer, outline } = document.patches[one] as Patch;
+    const { layer, outline } = itemAt(document.patches, one);
     for (const corner of outline.corners) {
       const reach = NEAR_MM + SAME_POINT_MM;
       const [near] = index.neighbors(corner.x, corner.y, 1, reach, (i) => still[i]?.layer === layer);
       if (near === undefined) continue;
       from.push(corner);
-      to.push((still[near] as (typeof still)[number]).at);
+      to.push(itemAt(still, near).at);
     }
   }
   return from.length === 0 ? undefined : moved(document, own, mover, bestMotion(from, to));
@@ -134,7 +135,7 @@ function moved(
 ): Mend | undefined {
   const before = outlineOf(document, mover);
   const after = moveOutline(motion, before);
-  const way = Math.max(...before.corners.map((corner, i) => distance(corner, after.corners[i] as Point)));
+  const way = Math.max(...before.corners.map((corner, i) => distance(corner, itemAt(after.corners, i))));
   if (way > MOST_SLIDE_MM || way < 1e-6) return undefined;
   const what = `paper ${mover + 1}${own.length === 1 ? '' : ` and the ${own.length - 1} joined to it`}`;
   return { label: `Move ${what} by ${way.toFixed(2)} mm`, document: movePatches(document, own, motion) };
@@ -142,7 +143,7 @@ function moved(
 
 /** Changes a paper so that its corners meet those of the anchor. */
 export function pullCorners(document: BlockDocument, mover: number, anchor: number): Mend | undefined {
-  const patch = document.patches[mover] as Patch;
+  const patch = itemAt(document.patches, mover);
   if (patch.isLocked) return undefined;
   const anchors = outlineOf(document, anchor).corners;
   let most = 0;
@@ -168,7 +169,7 @@ export function slideApart(document: BlockDocument, mover: number, anchor: numbe
   const depth = convexDepth(a, b);
   if (depth <= 0 || depth > MOST_SLIDE_MM) return undefined;
   const directions = [...a, ...b].map((point, i, all) => {
-    const next = all[(i + 1) % all.length] as Point;
+    const next = itemAt(all, (i + 1) % all.length);
     const length = distance(point, next) || 1;
     return { x: -(next.y - point.y) / length, y: (next.x - point.x) / length };
   });
@@ -196,7 +197,7 @@ export function layOver(document: BlockDocument, upper: number, lower: number): 
 
 /** Lays a lone patch against the nearest edge of its length, turned as little as can be. */
 export function moveToNeighbour(document: BlockDocument, lone: number): Mend | undefined {
-  const patch = document.patches[lone] as Patch;
+  const patch = itemAt(document.patches, lone);
   if (patch.isLocked) return undefined;
   const board = new Board(document.patches.filter((_, index) => index !== lone));
   const middle = middleOfCorners(patch.outline);

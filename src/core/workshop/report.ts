@@ -1,3 +1,4 @@
+import { itemAt, knownOf } from '../lists';
 import {
   analyseBlock,
   findFlatness,
@@ -42,13 +43,13 @@ export function liveReport(document: BlockDocument, system: UnitSystem): LiveRep
   const { kinds, kindOf, handOf } = groupKinds(patches.map(({ outline }) => outline));
   const at = new Map(patches.map(({ id }, index) => [id, index]));
   // Patches drawn twice are not in the graph: its numbers are not the document's.
-  const places = graph.patches.map(({ id }) => at.get(id) as number);
+  const places = graph.patches.map(({ id }) => knownOf(at, id));
   const neighbours: number[][] = patches.map(() => []);
   neighboursOf(graph).forEach((list, index) => {
-    neighbours[places[index] as number] = list.map((other) => places[other] as number);
+    neighbours[itemAt(places, index)] = list.map((other) => itemAt(places, other));
   });
   const sides: SideTreatment[][] = patches.map(() => []);
-  sideTreatments(graph).forEach((list, index) => (sides[places[index] as number] = list));
+  sideTreatments(graph).forEach((list, index) => (sides[itemAt(places, index)] = list));
   let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { outline } of patches) {
     const box = boxOf(outline);

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import Flatbush from 'flatbush';
 import { analyseBlock, type Patch } from '../block';
 import { EXACT_MM, makePaper, recognise, type Paper } from '../catalogue';
@@ -54,7 +55,7 @@ export function snapToPapers(patches: readonly Patch[], guesses: readonly PaperG
   const ideal = patches.map(({ outline }) => outline);
   for (const { paper, patches: own } of guesses) {
     const made = makePaper(paper);
-    for (const index of own) ideal[index] = resemblance((patches[index] as Patch).outline, made).laidOn;
+    for (const index of own) ideal[index] = resemblance(itemAt(patches, index).outline, made).laidOn;
   }
   const neighbours = meantNeighbours(ideal);
   const placed: (Outline | undefined)[] = patches.map(() => undefined);
@@ -63,17 +64,17 @@ export function snapToPapers(patches: readonly Patch[], guesses: readonly PaperG
     .sort((a, b) => (neighbours[b]?.length ?? 0) - (neighbours[a]?.length ?? 0));
   for (const start of order) {
     if (placed[start]) continue;
-    placed[start] = ideal[start] as Outline;
+    placed[start] = itemAt(ideal, start);
     const queue = [start];
     for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
       for (const other of neighbours[at] ?? []) {
         if (placed[other]) continue;
-        placed[other] = laidOn(ideal[other] as Outline, placed[at] as Outline, ideal[at] as Outline);
+        placed[other] = laidOn(itemAt(ideal, other), itemAt(placed, at), itemAt(ideal, at));
         queue.push(other);
       }
     }
   }
-  const snapped = patches.map((patch, index) => ({ ...patch, outline: placed[index] as Outline }));
+  const snapped = patches.map((patch, index) => ({ ...patch, outline: itemAt(placed, index) }));
   const faults = (all: readonly Patch[]) => analyseBlock(all).problems.length;
   return faults(snapped) <= faults(patches) ? snapped : [...patches];
 }
@@ -98,7 +99,7 @@ function meantNeighbours(outlines: readonly Outline[]): number[][] {
     const direction = directionAt(edge, length / 2);
     const reach = TOGETHER_MM;
     for (const near of index.search(middle.x - reach, middle.y - reach, middle.x + reach, middle.y + reach)) {
-      const other = sides[near] as (typeof sides)[number];
+      const other = itemAt(sides, near);
       if (other.patch === patch) continue;
       const { along, off } = locate(other.edge, middle);
       const back = directionAt(other.edge, along);

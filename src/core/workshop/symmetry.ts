@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Patch } from '../block';
 import {
   compose,
@@ -57,7 +58,7 @@ export function copyBy(
   for (const motion of motions) {
     const groups = new Map<string, string>();
     for (const index of source) {
-      const { part: _part, isLocked: _lock, edges, ...patch } = patches[index] as Patch;
+      const { part: _part, isLocked: _lock, edges, ...patch } = itemAt(patches, index);
       const outline = moveOutline(motion, patch.outline);
       const state = grown.stateAt(outline, patch.layer);
       if (state === 'there') alreadyThere++;
@@ -142,9 +143,7 @@ class Growing {
     for (const board of [this.board, this.extraBoard]) {
       const covered = board.covered(outline, layer);
       if (
-        covered.some(({ patch }) =>
-          isSamePlace((board.patches[patch] as Patch).outline, outline, SAME_PLACE_MM),
-        )
+        covered.some(({ patch }) => isSamePlace(itemAt(board.patches, patch).outline, outline, SAME_PLACE_MM))
       )
         return 'there';
       if (covered.length > 0) return 'covered';

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { BLOCK_FORMAT, analyseBlock, buildSeamGraph, type BlockDocument, type Patch } from '../block';
 import { makePaper } from '../catalogue';
-import { isSamePlace, middleOfCorners, overlapOf, shiftBy, turnAbout } from '../geometry';
+import { overlapOf } from '../booleans';
+import { isSamePlace, middleOfCorners, shiftBy, turnAbout } from '../geometry';
 import { hexagonMosaic, leastTime, partition, rosette } from '../testing';
 import {
   Board,

@@ -1,4 +1,5 @@
 'use client';
+import { itemAt } from '@/core/lists';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
@@ -120,8 +121,8 @@ function useWaiting(token: string, makerId: string): [Waiting, (change: (now: Wa
 /** Pages over plain http have no crypto.randomUUID; random bytes they have. */
 function fallbackId(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = ((bytes[6] as number) & 0x0f) | 0x40;
-  bytes[8] = ((bytes[8] as number) & 0x3f) | 0x80;
+  bytes[6] = (itemAt(bytes, 6) & 0x0f) | 0x40;
+  bytes[8] = (itemAt(bytes, 8) & 0x3f) | 0x80;
   const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/lists';
 import Box from '@mui/material/Box';
 import { curveStepAfter, line, max, scaleLinear } from 'd3';
 import type { BastePolicy, PapersAt } from '@/core/papers';
@@ -50,7 +51,7 @@ export function PapersChart({ moments, policy }: PapersChartProps) {
   const most = max(moments, (at) => at.inUse['all-first']) ?? 1;
   const x = scaleLinear([0, Math.max(1, end)], [EDGE.left, WIDTH - EDGE.right]);
   const y = scaleLinear([0, most], [HEIGHT - EDGE.bottom, EDGE.top]).nice();
-  const heaviest = moments.reduce((top, at) => (at.inHand > top.inHand ? at : top), moments[0] as PapersAt);
+  const heaviest = moments.reduce((top, at) => (at.inHand > top.inHand ? at : top), itemAt(moments, 0));
   return (
     <Box>
       <Box

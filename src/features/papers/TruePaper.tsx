@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/lists';
 import Box from '@mui/material/Box';
 import {
   boxOf,
@@ -70,7 +71,7 @@ function angleLabels({ corners }: Outline, middle: Point, text: number): Point[]
     });
     const isFree = ({ x, y }: Point) =>
       placed.every((other) => Math.abs(other.x - x) > text * 2.6 || Math.abs(other.y - y) > text * 1.1);
-    placed.push(INWARD.map(at).find(isFree) ?? at(INWARD[0] as number));
+    placed.push(INWARD.map(at).find(isFree) ?? at(itemAt(INWARD, 0)));
   }
   return placed;
 }

@@ -190,7 +190,7 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
                 leftOver={leftOver}
                 nameOf={nameOf}
                 onMove={(from, by) => {
-                  const making = shares.map(({ cell }) => setting.places[cell] as string);
+                  const making = shares.flatMap(({ cell }) => setting.places[cell] ?? []);
                   change({ ...setting, making: movedOrder(making, from, by) });
                 }}
               />

@@ -1,4 +1,5 @@
 'use client';
+import { itemAt } from '@/core/lists';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
@@ -125,7 +126,7 @@ export function ArrangePanel({ shop, report }: ArrangePanelProps) {
         >
           One layer down
         </Button>
-        {picked.length === 1 && report && <Sides shop={shop} report={report} index={picked[0] as number} />}
+        {picked.length === 1 && report && <Sides shop={shop} report={report} index={itemAt(picked, 0)} />}
       </Part>
     </Stack>
   );
@@ -193,7 +194,7 @@ function wedge({ patches, picked, centre }: Workshop, folds: number): number[] {
     const { x, y } = middleOf(patches, [index]);
     return Math.hypot(x - about.x, y - about.y) < 1 ? undefined : Math.atan2(y - about.y, x - about.x);
   };
-  const first = angle(picked[0] as number) ?? 0;
+  const first = angle(itemAt(picked, 0)) ?? 0;
   return patches.flatMap((_, index) => {
     const own = angle(index);
     if (own === undefined) return [];
@@ -204,7 +205,7 @@ function wedge({ patches, picked, centre }: Workshop, folds: number): number[] {
 
 /** The corner after the present centre, round the first paper that is picked. */
 function nextCorner({ patches, picked, centre }: Workshop) {
-  const corners = patches[picked[0] as number]?.outline.corners ?? [];
+  const corners = patches[itemAt(picked, 0)]?.outline.corners ?? [];
   const at = corners.findIndex(({ x, y }) => centre && Math.hypot(x - centre.x, y - centre.y) < 0.1);
   return corners[(at + 1) % corners.length];
 }

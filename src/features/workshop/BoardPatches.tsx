@@ -1,9 +1,11 @@
+import { itemAt } from '@/core/lists';
 import { memo } from 'react';
 import type { Patch } from '@/core/block';
 import type { Point } from '@/core/geometry';
 import type { Hand } from '@/core/shapes';
 import type { SideTreatment } from '@/core/block';
-import { middleOf, outlinePath, sidePath } from '@/ui/outlinePath';
+import { PatchLabel, PatchMark } from '@/ui/drawing';
+import { middleOf, outlinePath } from '@/ui/outlinePath';
 import { swatchFill } from '@/ui/swatches';
 
 interface BoardPatchesProps {
@@ -27,7 +29,7 @@ export function BoardPatches(props: BoardPatchesProps) {
   if (patches.some(({ layer }) => layer > 0))
     order.sort((a, b) => (patches[a]?.layer ?? 0) - (patches[b]?.layer ?? 0));
   return order.map((index) => {
-    const patch = patches[index] as Patch;
+    const patch = itemAt(patches, index);
     const isPicked = pickedIds.has(patch.id);
     const raw = sides?.[index]?.filter(({ is }) => is === 'raw').map(({ side }) => side) ?? [];
     return (
@@ -71,60 +73,42 @@ const BoardPatch = memo(function BoardPatch({
   dy,
 }: BoardPatchProps) {
   const { outline, isLocked, id } = patch;
-  const { x, y } = middleOf(outline);
   const xs = outline.corners.map((corner) => corner.x);
   const size = Math.min(7, Math.max(1.6, (Math.max(...xs) - Math.min(...xs)) / 6));
   const d = outlinePath(outline);
   return (
     <g data-patch={id} transform={dx === 0 && dy === 0 ? undefined : `translate(${dx} ${dy})`}>
-      <path
-        d={d}
+      <PatchMark
+        outline={outline}
         fill={fill}
         stroke={isPicked ? 'var(--mui-palette-primary-main)' : 'var(--mui-palette-text-primary)'}
         strokeWidth={isPicked ? 3.5 : 1}
-        vectorEffect="non-scaling-stroke"
-      />
-      {isWrong && (
-        <path
-          d={d}
-          fill="none"
-          stroke="var(--mui-palette-error-main)"
-          strokeWidth={5}
-          strokeDasharray="1 7"
-          strokeLinecap="round"
-          vectorEffect="non-scaling-stroke"
-        />
-      )}
-      {isFocused && (
-        <path
-          className="patch-focus"
-          d={d}
-          fill="none"
-          stroke="var(--mui-palette-primary-main)"
-          strokeWidth={6}
-          opacity={0.5}
-          vectorEffect="non-scaling-stroke"
-        />
-      )}
-      {raw !== '' &&
-        raw
-          .split(',')
-          .map((side) => (
-            <path
-              key={side}
-              d={sidePath(outline, Number(side))}
-              fill="none"
-              stroke="var(--mui-palette-background-paper)"
-              strokeWidth={4}
-              strokeDasharray="2 4"
-              vectorEffect="non-scaling-stroke"
-            />
-          ))}
-      <g transform={`translate(${x} ${y})`} aria-hidden="true">
-        <circle r={size * 0.8} fill="#fffdf7" opacity={0.86} />
-        <text y={size * 0.34} fontSize={size} textAnchor="middle" fill="#22262b">
-          {label}
-        </text>
+        rawSides={raw === '' ? [] : raw.split(',').map(Number)}
+      >
+        {isWrong && (
+          <path
+            d={d}
+            fill="none"
+            stroke="var(--mui-palette-error-main)"
+            strokeWidth={5}
+            strokeDasharray="1 7"
+            strokeLinecap="round"
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
+        {isFocused && (
+          <path
+            className="patch-focus"
+            d={d}
+            fill="none"
+            stroke="var(--mui-palette-primary-main)"
+            strokeWidth={6}
+            opacity={0.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
+      </PatchMark>
+      <PatchLabel at={middleOf(outline)} text={label} size={size}>
         {isLocked && (
           <path
             d={`M${-size * 0.5} ${size * 1.5}h${size}M0 ${size}v${size}`}
@@ -132,7 +116,7 @@ const BoardPatch = memo(function BoardPatch({
             strokeWidth={size / 4}
           />
         )}
-      </g>
+      </PatchLabel>
     </g>
   );
 });

@@ -1,4 +1,5 @@
 'use client';
+import { itemAt } from '@/core/lists';
 import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
@@ -146,7 +147,7 @@ function NewPart({ shop, system }: { shop: Workshop; system: UnitSystem }) {
 function fabricsFor(kind: RecipeKind, shop: Workshop): readonly string[] {
   const used = [...new Set(shop.patches.map(({ fabric }) => fabric))];
   const wanted = defaultRecipe(kind).fabrics;
-  return used.length >= 2 ? wanted.map((_, i) => used[i % used.length] as string) : wanted;
+  return used.length >= 2 ? wanted.map((_, i) => itemAt(used, i % used.length)) : wanted;
 }
 
 function asFault(error: unknown): Fault {

@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/lists';
 import type postgres from 'postgres';
 import type { BlockDocument } from '@/core/block';
 import { readBlockDocument } from '@/core/formats';
@@ -38,7 +39,7 @@ export async function listBlocks(sql: Sql, project: Project): Promise<BlockWithS
   const lines = await linesOf(sql, project);
   const settings = await settingsOf(sql, project, lines);
   const sheets = await sheetsFor(sql, lines.map((line) => toBeSheeted(sql, project, line)), settings); // prettier-ignore
-  return lines.map((line, i) => ({ ...line, sheet: sheets[i] as BlockSheet }));
+  return lines.map((line, i) => ({ ...line, sheet: itemAt(sheets, i) }));
 }
 
 /** The blocks of a project in their places, each with what lists, walls and ticks need of it. */
@@ -49,7 +50,7 @@ export async function listSummaries(
   const lines = await linesOf(sql, project);
   const settings = await settingsOf(sql, project, lines);
   const summaries = await summariesFor(sql, lines.map((line) => toBeSheeted(sql, project, line)), settings); // prettier-ignore
-  return { blocks: lines.map((line, i) => ({ ...line, summary: summaries[i] as BlockSummary })), settings };
+  return { blocks: lines.map((line, i) => ({ ...line, summary: itemAt(summaries, i) })), settings };
 }
 
 async function linesOf(sql: Sql, project: Project): Promise<BlockLine[]> {

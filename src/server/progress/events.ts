@@ -1,3 +1,4 @@
+import { itemAt } from '@/core/lists';
 import type { ProgressEvent, StepUnits } from '@/core/progress';
 import type { Sql } from '../database';
 import type { Project } from '../projects';
@@ -33,9 +34,9 @@ export async function readEvents(sql: Sql, project: Project, makerId?: string): 
     // A device's own id is once in the table: the number of its row tells events apart as well.
     events: ids.map((id, i) => ({
       clientId: id,
-      stepId: steps[i] as string,
-      kind: kinds[i] as ProgressEvent['kind'],
-      at: times[i] as string,
+      stepId: itemAt(steps, i),
+      kind: itemAt(kinds, i),
+      at: itemAt(times, i),
     })),
   }));
 }

@@ -1,8 +1,10 @@
+import { itemAt } from '@/core/lists';
 import { memo } from 'react';
 import { boxOf, cornerAngle, edgeOf, edgeLength, directionAt } from '@/core/geometry';
 import type { SheetPatch } from '@/core/sheet';
-import { middleOf, outlinePath } from '../outlinePath';
+import { middleOf } from '../outlinePath';
 import { swatchFill } from '../swatches';
+import { PatchLabel, PatchMark } from './PatchMark';
 
 /** How a patch is shown: as cloth, waiting (faint), in this step, or with its paper out. */
 export type PatchInk = 'normal' | 'waiting' | 'held' | 'released';
@@ -35,7 +37,7 @@ export function PatchLayer({
     .map((_, index) => index)
     .sort((a, b) => (patches[a]?.layer ?? 0) - (patches[b]?.layer ?? 0));
   return order.map((index) => {
-    const patch = patches[index] as SheetPatch;
+    const patch = itemAt(patches, index);
     const away = shift?.(index);
     return (
       <g key={patch.id} transform={away ? `translate(${away.x} ${away.y})` : undefined}>
@@ -70,40 +72,25 @@ const PatchShape = memo(function PatchShape({
   isFlipped,
   isFocused,
 }: PatchShapeProps) {
-  const { x, y } = middleOf(patch.outline);
   const size = Math.min(9, Math.max(2, Math.sqrt(areaGuess(patch)) / 3.2));
   const stroke =
     isFocused || ink === 'held' ? 'var(--mui-palette-primary-main)' : 'var(--mui-palette-text-primary)';
   return (
     <g opacity={OPACITY[ink]} data-patch={patch.id}>
-      <path
-        d={outlinePath(patch.outline)}
+      <PatchMark
+        outline={patch.outline}
         fill={fill}
         stroke={stroke}
         strokeWidth={isFocused ? 4 : ink === 'held' ? 2 : 1}
-        strokeDasharray={ink === 'released' ? '2 3' : undefined}
-        vectorEffect="non-scaling-stroke"
+        dash={ink === 'released' ? '2 3' : undefined}
+        rawSides={patch.rawSides ?? []}
       />
-      {patch.rawSides?.map((side) => {
-        const { a, b } = edgeOf(patch.outline, side);
-        return (
-          <path
-            key={side}
-            d={`M${a.x} ${a.y}L${b.x} ${b.y}`}
-            stroke="var(--mui-palette-background-paper)"
-            strokeWidth={4}
-            strokeDasharray="2 4"
-            vectorEffect="non-scaling-stroke"
-          />
-        );
-      })}
-      <g transform={`translate(${x} ${y})${isFlipped ? ' scale(-1 1)' : ''}`} aria-hidden="true">
-        <circle r={size * 0.78} fill="#fffdf7" opacity={0.86} />
-        <text y={size * 0.34} fontSize={size} textAnchor="middle" fill="#22262b">
-          {number}
-          {patch.hand === 'none' ? '' : patch.hand}
-        </text>
-      </g>
+      <PatchLabel
+        at={middleOf(patch.outline)}
+        text={`${number}${patch.hand === 'none' ? '' : patch.hand}`}
+        size={size}
+        isFlipped={isFlipped}
+      />
     </g>
   );
 });

@@ -5,4 +5,5 @@ export { ThreadLayer } from './ThreadLayer';
 export { Silhouette } from './Silhouette';
 export { FoldLayer } from './FoldLayer';
 export { PatchLayer } from './PatchLayer';
+export { PatchLabel, PatchMark } from './PatchMark';
 export { PleatLayer } from './PleatLayer';

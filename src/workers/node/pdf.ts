@@ -1,7 +1,8 @@
+import { itemAt } from '@/core/lists';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import PDFDocument from 'pdfkit';
-import { outlinePath } from '@/core/formats';
+import { outlinePath } from '@/core/geometry';
 import type { Ink, PrintJob } from '@/core/printing';
 
 /** Points in a millimetre: a PDF counts in 1/72 inch. */
@@ -103,7 +104,7 @@ function write(pen: Pen, { at, text, sizeMm, align, turnDeg }: Extract<Ink, { ki
   pdf.fillColor('#000000');
   runs.forEach(({ font, text: part }, i) => {
     pdf.font(font, size).text(part, x, at.y, { lineBreak: false, baseline: 'alphabetic' });
-    x += widths[i] as number;
+    x += itemAt(widths, i);
   });
   pdf.restore();
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists';
 import { circleOf, distance, isStraight, locate, type Edge, type Point } from '../../geometry';
 
 /** A cubic Bézier curve: its ends and its two handles, mm. */
@@ -63,8 +64,8 @@ function biarc(curve: Cubic): Edge[] | undefined {
     Math.tan(angle / 2),
   );
   const arcs = [
-    { a: from, b: joint, bulge: bulges[0] as number },
-    { a: joint, b: to, bulge: bulges[1] as number },
+    { a: from, b: joint, bulge: itemAt(bulges, 0) },
+    { a: joint, b: to, bulge: itemAt(bulges, 1) },
   ];
   return arcs.every(({ a, b, bulge }) => distance(a, b) > 1e-6 && Math.abs(bulge) < 1.5) ? arcs : undefined;
 }
@@ -103,7 +104,7 @@ function at([a, b, c, d]: Cubic, share: number): Point {
 /** Direction in which a curve leaves its start (0) or arrives at its end (1); undefined where it has none. */
 function tangent(curve: Cubic, end: 0 | 1): Point | undefined {
   const points = end === 0 ? curve : [...curve].reverse();
-  const origin = points[0] as Point;
+  const origin = itemAt(points, 0);
   const far = points.find((point) => distance(point, origin) > 1e-6);
   if (!far) return undefined;
   const length = distance(origin, far) * (end === 0 ? 1 : -1);

@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists';
 /** An affine map in SVG order: x' = a·x + c·y + e, y' = b·x + d·y + f. */
 export type Matrix = readonly [number, number, number, number, number, number];
 
@@ -23,12 +24,12 @@ export function parseTransform(text: string): Matrix | undefined {
   if (text.length > MAX_TRANSFORM) return undefined;
   let [matrix, read]: [Matrix, number] = [IDENTITY, 0];
   for (const call of text.matchAll(CALL)) {
-    const values = (call[2] as string)
+    const values = itemAt(call, 2)
       .trim()
       .split(/[\s,]+/)
       .filter(Boolean)
       .map(Number);
-    const step = values.every(Number.isFinite) ? stepOf(call[1] as string, values) : undefined;
+    const step = values.every(Number.isFinite) ? stepOf(itemAt(call, 1), values) : undefined;
     if (!step || call.index !== read) return undefined;
     matrix = compose(matrix, step);
     read += call[0].length;

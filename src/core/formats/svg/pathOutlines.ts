@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../../lists';
 import svgpath from 'svgpath';
 import {
   distance,
@@ -79,8 +80,8 @@ function addSegment(
   }
   if (letter === 'M') draft.moveTo(at);
   else if (letter === 'L') draft.lineTo(at, 0);
-  else if (letter === 'H') draft.lineTo({ x: values[0] as number, y: from.y }, 0);
-  else if (letter === 'V') draft.lineTo({ x: from.x, y: values[0] as number }, 0);
+  else if (letter === 'H') draft.lineTo({ x: itemAt(values, 0), y: from.y }, 0);
+  else if (letter === 'V') draft.lineTo({ x: from.x, y: itemAt(values, 0) }, 0);
   else if (letter === 'Z') draft.close();
   else if (letter === 'A') {
     const [rx, ry] = values as [number, number];
@@ -94,7 +95,7 @@ function addSegment(
 
 /** A quadratic curve is a cubic one with its handles two thirds of the way to its own. */
 function cubicOf(from: Point, values: readonly number[]): Cubic {
-  const points = Array.from({ length: values.length / 2 }, (_, i) => ({ x: values[2 * i] as number, y: values[2 * i + 1] as number })); // prettier-ignore
+  const points = Array.from({ length: values.length / 2 }, (_, i) => ({ x: itemAt(values, 2 * i), y: itemAt(values, 2 * i + 1) })); // prettier-ignore
   const [first, second, third] = points as [Point, Point, Point | undefined];
   if (third) return [from, first, second, third];
   const towards = (end: Point) => ({ x: end.x + ((first.x - end.x) * 2) / 3, y: end.y + ((first.y - end.y) * 2) / 3 }); // prettier-ignore
@@ -123,8 +124,7 @@ function addEllipse(
     .iterate((segment, _, x, y) => {
       const [letter, ...numbers] = segment as [string, ...number[]];
       if (!fault && letter === 'C') fault = addCurve(draft, cubicOf({ x, y }, numbers), index, 'A');
-      else if (!fault && letter === 'L')
-        draft.lineTo({ x: numbers[0] as number, y: numbers[1] as number }, 0);
+      else if (!fault && letter === 'L') draft.lineTo({ x: itemAt(numbers, 0), y: itemAt(numbers, 1) }, 0);
     });
   return fault;
 }
@@ -201,10 +201,7 @@ function joinArcs(outline: Outline): Outline {
     const count = corners.length;
     const before = (i + count - 1) % count;
     const [a, b, c] = [corners[before], corners[i], corners[(i + 1) % count]] as [Point, Point, Point];
-    const one = joinedArc(
-      { a, b, bulge: bulges[before] as number },
-      { a: b, b: c, bulge: bulges[i] as number },
-    );
+    const one = joinedArc({ a, b, bulge: itemAt(bulges, before) }, { a: b, b: c, bulge: itemAt(bulges, i) });
     if (!one) {
       i += 1;
       continue;
@@ -223,28 +220,25 @@ function dropRepeated({ corners, bulges }: Outline): Outline {
     const before = corners[keep.at(-1) ?? -1];
     if (!before || !isNear(before, corner)) keep.push(i);
   });
-  while (
-    keep.length > 1 &&
-    isNear(corners[keep[0] as number] as Point, corners[keep.at(-1) as number] as Point)
-  )
+  while (keep.length > 1 && isNear(itemAt(corners, itemAt(keep, 0)), itemAt(corners, lastOf(keep))))
     keep.pop();
   // The side that leaves a dropped corner takes the place of the vanishing one that led to it.
   return {
-    corners: keep.map((i) => corners[i] as Point),
+    corners: keep.map((i) => itemAt(corners, i)),
     bulges: keep.map((start, k) => {
-      const next = keep[(k + 1) % keep.length] as number;
+      const next = itemAt(keep, (k + 1) % keep.length);
       const span = (next - start + corners.length) % corners.length || corners.length;
       const sides = Array.from({ length: span }, (_, step) => (start + step) % corners.length);
       const longest = sides.reduce((best, side) =>
         sideChord(corners, side) > sideChord(corners, best) ? side : best,
       );
-      return bulges[longest] as number;
+      return itemAt(bulges, longest);
     }),
   };
 }
 
 function sideChord(corners: readonly Point[], side: number): number {
-  return distance(corners[side] as Point, corners[(side + 1) % corners.length] as Point);
+  return distance(itemAt(corners, side), itemAt(corners, (side + 1) % corners.length));
 }
 
 function dropStraightCorners(outline: Outline): Outline {

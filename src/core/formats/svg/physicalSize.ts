@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists';
 import { InvalidInputError } from '../../errors';
 import { MM_PER_INCH } from '../../length';
 import { compose, type Matrix } from './matrix';
@@ -71,7 +72,7 @@ function readSize(text: string | undefined): { mm: number; unit: string } | unde
   // No length is this long; cut short, the expression cannot be made to run for ever.
   const match = SIZE.exec((text ?? '').slice(0, MAX_LENGTH_TEXT));
   if (!match) return undefined;
-  const unit = (match[2] as string).toLowerCase();
+  const unit = itemAt(match, 2).toLowerCase();
   const mm = Number(match[1]) * (MM_PER_UNIT[unit] as number);
   return Number.isFinite(mm) && mm > 0 ? { mm, unit } : undefined;
 }

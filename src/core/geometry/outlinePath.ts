@@ -1,4 +1,5 @@
-import { circleOf, edgesOf, isStraight, sweepOf, type Outline } from '../geometry';
+import { circleOf, isStraight, sweepOf } from './edge';
+import { edgesOf, type Outline } from './outline';
 
 /**
  * SVG path data of an outline, mm, curves as true circular arcs.
