@@ -122,6 +122,15 @@ export class Browser {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE, text);
   }
 
+  /** Chooses from a list of the device’s own, by how the choice begins. */
+  async pick(label: string, choice: string): Promise<void> {
+    const place = By.xpath(
+      `//label[starts-with(normalize-space(.), ${quote(label)})]/following::select[1]/option[starts-with(normalize-space(.), ${quote(choice)})]`,
+    );
+    const option = await this.driver.wait(until.elementLocated(place), PATIENCE_MS, `no choice “${choice}”`);
+    await option.click();
+  }
+
   async signIn(email: string, password: string): Promise<void> {
     await this.go('/sign-in');
     await this.fill('E-mail address', email);

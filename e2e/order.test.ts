@@ -226,11 +226,7 @@ test('a picture at a step reaches the maker; one that is none is refused and wha
   await host.press('Put it to this step');
   await host.driver.wait(until.elementLocated(By.css('img[alt="How the seam should lie"]')), PATIENCE_MS);
   await phone.go(new URL(link ?? '').pathname);
-  await phone.fill('Block', '').catch(() => undefined);
-  await phone.driver.executeScript(
-    "document.querySelector('[role=combobox]').dispatchEvent(new MouseEvent('mousedown', { bubbles: true, button: 0 }))",
-  );
-  await phone.press('Pictured: 0 of');
+  await phone.pick('Block', 'Pictured: 0 of');
   const shown = await phone.driver.wait(
     until.elementLocated(By.css('img[alt="How the seam should lie"]')),
     PATIENCE_MS,

@@ -1,11 +1,21 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
-import Snackbar from '@mui/material/Snackbar';
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import {
+  Suspense,
+  createContext,
+  lazy,
+  useCallback,
+  useContext,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
 import { asRefusal } from './api';
+
+// What most visits to a phone’s page never show is loaded when it is first needed.
+const NoticeBar = lazy(() => import('./NoticeBar'));
 
 interface Notice {
   readonly text: string;
@@ -60,15 +70,11 @@ export function Notices({ children }: { children: ReactNode }) {
     <NoticeContext value={show}>
       <WorkContext value={begin}>{children}</WorkContext>
       <WorkBar text={works.at(-1)?.text} />
-      <Snackbar
-        key={notice?.key}
-        open={isOpen}
-        autoHideDuration={8000}
-        onClose={(_, reason) => reason !== 'clickaway' && close()}
-        message={notice?.text}
-        action={action}
-        className="no-print"
-      />
+      {notice && (
+        <Suspense>
+          <NoticeBar key={notice.key} text={notice.text} isOpen={isOpen} action={action} onClose={close} />
+        </Suspense>
+      )}
     </NoticeContext>
   );
 }
@@ -83,7 +89,7 @@ function WorkBar({ text }: { text: string | undefined }) {
     >
       {text !== undefined && (
         <>
-          <LinearProgress aria-label={text} />
+          <Box component="progress" aria-label={text} sx={{ display: 'block', width: '100%', height: 4 }} />
           <Typography
             sx={{
               width: 'fit-content',

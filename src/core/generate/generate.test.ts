@@ -76,7 +76,7 @@ test('whatever the figures, what is generated is sound and can be planned', () =
       expect(problems.map(({ message }) => message)).toEqual([]);
       expect(validatePlan(graph, planAssembly(graph))).toEqual([]);
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   );
 });
 

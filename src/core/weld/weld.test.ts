@@ -29,7 +29,7 @@ const DRAWINGS: readonly (readonly [string, () => readonly Patch[]])[] = [
   ...(Object.keys(RECIPE_NAMES) as RecipeKind[]).map(
     (kind) => [kind, () => generate(defaultRecipe(kind))] as const,
   ),
-  ['a mosaic of hexagons', () => drawn.hexagonMosaic(36)],
+  ['a mosaic of hexagons', () => drawn.hexagonMosaic(24)],
   ['squares, triangles and T-junctions', () => drawn.mixedMosaic(32)],
   ['a star of six', () => drawn.starOfDiamonds(6)],
   ['a grid with diagonals', () => drawn.cutGrid(4, 4, [0, 1, 2, 1, 0, 2, 1])],
@@ -52,7 +52,7 @@ test.each(DRAWINGS)('%s, shaken by less than the reach, is planned exactly as th
         const rough = drawn.shaken(clean, byMm, drawn.seededRandom(seed));
         expect(madeOf(weld(rough, reachMm).patches)).toEqual(made);
       }),
-      { numRuns: 3, seed: 8 },
+      { numRuns: 1, seed: 8 },
     );
   }
 });
@@ -65,7 +65,7 @@ test('rectangles and free shapes cut at random, shaken, are planned as the clean
       for (const clean of [drawn.partition(200, 150, cuts), drawn.cutAtRandom(250, 200, 12, 12, random)])
         expect(madeOf(weld(drawn.shaken(clean, 0.15, random), 0.5).patches)).toEqual(madeOf(clean));
     }),
-    { numRuns: 8, seed: 8 },
+    { numRuns: 3, seed: 8 },
   );
 });
 
@@ -132,6 +132,6 @@ test('no corner is moved further than 1.2 reaches, no patch turned inside out, a
       });
       expect(() => madeOf(patches)).not.toThrow();
     }),
-    { numRuns: 40, seed: 8 },
+    { numRuns: 12, seed: 8 },
   );
 });

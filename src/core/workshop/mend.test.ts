@@ -29,7 +29,7 @@ test('a patch that slipped by up to 2 mm fits again after one press, whichever o
       // The patch has gone home, or its neighbours have come to it: all meet as they did.
       expect(buildSeamGraph(now.patches).seams.length).toBe(buildSeamGraph(whole.patches).seams.length);
     }),
-    { numRuns: 60 },
+    { numRuns: 20 },
   );
 });
 
@@ -52,7 +52,7 @@ test('a part of the block that slipped as a whole comes back as a whole', () => 
       const changed = mended.document.patches.filter((patch, i) => patch !== slipped.patches[i]).length;
       expect(changed).toBeLessThanOrEqual(patches.length / 2);
     }),
-    { numRuns: 30 },
+    { numRuns: 12 },
   );
 }); // prettier-ignore
 
@@ -79,6 +79,6 @@ test('whatever is wrong, a mend never makes anything worse, and what is locked s
         if (own) expect(own).toEqual(now.patches[locked]);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: 20 },
   ); // prettier-ignore
 });

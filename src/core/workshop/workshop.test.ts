@@ -248,7 +248,20 @@ test('merging is the same whoever saves first, where nobody contradicts', () => 
       const [ab, ba] = [mergeDocuments(base, a, b), mergeDocuments(base, b, a)];
       expect(ab.conflicts.length).toBe(ba.conflicts.length);
       const sorted = (one: BlockDocument) => [...one.patches].sort((x, y) => (x.id < y.id ? -1 : 1));
-      if (ab.conflicts.length === 0) expect(sorted(ab.document)).toEqual(sorted(ba.document));
+      // Where each keeps to patches of their own nobody contradicts, and both have everything.
+      const [even, odd] = [p, q].map((edits, i) =>
+        edits.map((one) => ({ ...one, patch: (one.patch & ~1) + i })),
+      );
+      const [mine, theirs] = [apply(even!, 'A'), apply(odd!, 'B')];
+      const both = mergeDocuments(base, mine, theirs);
+      expect(both.conflicts).toEqual([]);
+      expect(sorted(both.document)).toEqual(sorted(mergeDocuments(base, theirs, mine).document));
+      const whose = (id: string) => (Number(id.slice(1)) % 2 === 0 ? mine : theirs);
+      for (const patch of both.document.patches)
+        expect(whose(patch.id).patches.find(({ id }) => id === patch.id)).toEqual(patch);
+      expect(both.document.patches).toHaveLength(
+        mine.patches.length + theirs.patches.length - base.patches.length,
+      );
       expect(mergeDocuments(base, a, base).document.patches).toEqual(a.patches);
     }),
   );

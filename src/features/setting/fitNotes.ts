@@ -1,12 +1,8 @@
 import { formatLength, type UnitSystem } from '@/core/length';
-import type { Setting, placeBlocks } from '@/core/setting';
+import type { PlacedBlock, Setting } from '@/core/setting';
 
 /** Which blocks do not fill their place, and what that asks for. */
-export function fitNotes(
-  placed: ReturnType<typeof placeBlocks>,
-  setting: Setting,
-  system: UnitSystem,
-): string[] {
+export function fitNotes(placed: readonly PlacedBlock[], setting: Setting, system: UnitSystem): string[] {
   return placed.flatMap(({ block, spareWidthMm, spareHeightMm, cell }) => {
     const half = setting.layout === 'offset' && spareWidthMm < -1;
     const least = Math.min(spareWidthMm, spareHeightMm);

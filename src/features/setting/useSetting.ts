@@ -109,3 +109,5 @@ function newerSetting(current: unknown): { setting: Setting; revision: number } 
     ? { setting: newer.setting, revision: newer.revision }
     : undefined;
 }
+
+export type OwnSetting = ReturnType<typeof useSetting>;

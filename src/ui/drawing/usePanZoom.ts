@@ -1,12 +1,12 @@
-import { select, zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior, type ZoomTransform } from 'd3';
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
+import type { PanZoom } from './panZoom';
 
-/** How long the drawing must rest before it is drawn sharp, ms. */
-const REST_MS = 120;
+/** What tells that someone is about to move the drawing. */
+const INTEREST = ['pointerenter', 'pointerdown', 'wheel', 'focusin'] as const;
 
 /**
- * Pan and zoom for a drawing in a frame. During a gesture the drawn picture itself is moved (cheap, whatever it shows);
- * once it rests, the group inside is transformed and redrawn at the new scale.
+ * Pan and zoom for a drawing in a frame. What does it is loaded when someone comes near the drawing with a hand or a key,
+ * so that a page which is only looked at is light.
  * @param group what is transformed at rest
  * @param width, height, margin of the view box, mm; the box starts at −margin
  */
@@ -18,47 +18,30 @@ export function usePanZoom(
 ) {
   const frameRef = useRef<HTMLDivElement>(null);
   const svgRef = useRef<SVGSVGElement>(null);
-  const behaviour = useRef<ZoomBehavior<HTMLDivElement, unknown>>(null);
+  const load = useRef<() => Promise<PanZoom | undefined>>(async () => undefined);
   useEffect(() => {
     const [frame, svg] = [frameRef.current, svgRef.current];
     if (!frame || !svg) return;
-    let settled: ZoomTransform = zoomIdentity;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const settle = (now: ZoomTransform) => {
-      const { clientWidth, clientHeight } = frame;
-      const scale = Math.min(clientWidth / width, clientHeight / height);
-      // The view box is centred in the frame; its own origin lies a margin further in.
-      const left = (clientWidth - width * scale) / 2 + margin * scale;
-      const top = (clientHeight - height * scale) / 2 + margin * scale;
-      const [x, y] = [(now.k * left + now.x - left) / scale, (now.k * top + now.y - top) / scale];
-      group.current?.setAttribute('transform', `translate(${x} ${y}) scale(${now.k})`);
-      svg.style.transform = '';
-      svg.style.willChange = '';
-      settled = now;
-    };
-    const move = (now: ZoomTransform) => {
-      const k = now.k / settled.k;
-      svg.style.willChange = 'transform';
-      svg.style.transform = `translate(${now.x - k * settled.x}px, ${now.y - k * settled.y}px) scale(${k})`;
-      clearTimeout(timer);
-      timer = setTimeout(() => settle(now), REST_MS);
-    };
-    const zooming = zoom<HTMLDivElement, unknown>()
-      .scaleExtent([0.6, 40])
-      .on('zoom', ({ transform }: D3ZoomEvent<HTMLDivElement, unknown>) => move(transform));
-    behaviour.current = zooming;
-    const selection = select(frame);
-    selection.call(zooming).on('dblclick.zoom', null);
+    let own: Promise<PanZoom | undefined> | undefined;
+    let isOver = false;
+    const begin = () =>
+      (own ??= import('./panZoom').then(
+        ({ panZoom }) =>
+          isOver ? undefined : panZoom({ frame, svg, group: () => group.current, width, height, margin }),
+        // Without a connection the drawing stays still; the next touch asks again.
+        () => (own = undefined),
+      ));
+    load.current = begin;
+    const onInterest = () => void begin();
+    for (const event of INTEREST) frame.addEventListener(event, onInterest, { passive: true });
     return () => {
-      clearTimeout(timer);
-      selection.on('.zoom', null);
+      isOver = true;
+      for (const event of INTEREST) frame.removeEventListener(event, onInterest);
+      void own?.then((zoom) => zoom?.end());
     };
   }, [group, width, height, margin]);
   const zoomBy = useCallback((factor: number | 'fit') => {
-    if (!frameRef.current || !behaviour.current) return;
-    const selection = select(frameRef.current);
-    if (factor === 'fit') selection.call(behaviour.current.transform, zoomIdentity);
-    else selection.call(behaviour.current.scaleBy, factor);
+    void load.current().then((zoom) => zoom?.zoomBy(factor));
   }, []);
   return { frameRef, svgRef, zoomBy };
 }
