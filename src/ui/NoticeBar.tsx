@@ -1,23 +1,29 @@
+import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import type { ReactNode } from 'react';
 
 interface NoticeBarProps {
   readonly text: string;
   readonly isOpen: boolean;
-  /** Such as a button to undo. */
-  readonly action: ReactNode;
+  /** Takes back what is told. */
+  readonly onUndo: (() => void) | undefined;
   readonly onClose: () => void;
 }
 
 /** A notice at the foot of the page that goes by itself. */
-export default function NoticeBar({ text, isOpen, action, onClose }: NoticeBarProps) {
+export default function NoticeBar({ text, isOpen, onUndo, onClose }: NoticeBarProps) {
   return (
     <Snackbar
       open={isOpen}
       autoHideDuration={8000}
       onClose={(_, reason) => reason !== 'clickaway' && onClose()}
       message={text}
-      action={action}
+      action={
+        onUndo && (
+          <Button color="inherit" size="small" onClick={onUndo}>
+            Undo
+          </Button>
+        )
+      }
       className="no-print"
     />
   );

@@ -1,17 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import {
-  Suspense,
-  createContext,
-  lazy,
-  useCallback,
-  useContext,
-  useMemo,
-  useState,
-  type ReactNode,
-} from 'react';
+import { Suspense, createContext, lazy, useCallback, useContext, useState, type ReactNode } from 'react';
 import { asRefusal } from './api';
 
 // What most visits to a phone’s page never show is loaded when it is first needed.
@@ -50,29 +40,23 @@ export function Notices({ children }: { children: ReactNode }) {
     setIsOpen(true);
   }, []);
   const close = useCallback(() => setIsOpen(false), []);
-  const action = useMemo(
-    () =>
-      notice?.undo && (
-        <Button
-          color="inherit"
-          size="small"
-          onClick={() => {
-            close();
-            void takeBack(notice.undo).catch((error: unknown) => show({ text: asRefusal(error).message }));
-          }}
-        >
-          Undo
-        </Button>
-      ),
-    [notice, close, show],
-  );
+  const undo = useCallback(() => {
+    close();
+    void takeBack(notice?.undo).catch((error: unknown) => show({ text: asRefusal(error).message }));
+  }, [notice, close, show]);
   return (
     <NoticeContext value={show}>
       <WorkContext value={begin}>{children}</WorkContext>
       <WorkBar text={works.at(-1)?.text} />
       {notice && (
         <Suspense>
-          <NoticeBar key={notice.key} text={notice.text} isOpen={isOpen} action={action} onClose={close} />
+          <NoticeBar
+            key={notice.key}
+            text={notice.text}
+            isOpen={isOpen}
+            onUndo={notice.undo && undo}
+            onClose={close}
+          />
         </Suspense>
       )}
     </NoticeContext>

@@ -1,8 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { PlainButton } from '@/ui/PlainButton';
 import { PlainChoice } from '@/ui/PlainChoice';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
 import { StepPart } from './StepPart';
@@ -42,24 +41,23 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           <strong>{block.name} is sewn.</strong> Choose another block above.
         </Framed>
       )}
-      <Stack direction="row" spacing={1} sx={{ my: 1.5 }}>
+      <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
         {lastDone && (
-          <Button fullWidth sx={{ minHeight: 48 }} onClick={() => tick(lastDone, 'undone')}>
+          <PlainButton sx={{ flex: 1, minHeight: 48 }} onClick={() => tick(lastDone, 'undone')}>
             Not done after all
-          </Button>
+          </PlainButton>
         )}
         {step && (
-          <Button
-            fullWidth
-            color="error"
-            sx={{ minHeight: 48 }}
+          <PlainButton
+            tone="error"
+            sx={{ flex: 1, minHeight: 48 }}
             disabled={isStuck}
             onClick={() => tick(step, 'stuck')}
           >
             {stuckWord(isStuck, ticks.isWaiting(block.id, step.id))}
-          </Button>
+          </PlainButton>
         )}
-      </Stack>
+      </Box>
       <WaitingNote ticks={ticks} />
       <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
         Then

@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/length';
 import { momentsOf, type Step } from '@/core/sheet';
 import { troublesAt } from '@/core/troubles';
 import { formatMinutes } from '@/ui/formatMinutes';
+import { PlainButton } from '@/ui/PlainButton';
 import { StepDrawing } from '@/ui/StepDrawing';
 import { TroubleHelp } from '@/ui/TroubleHelp';
 import type { MakersBlock } from './useMakerBlock';
@@ -61,9 +61,9 @@ export function StepPart(props: StepPartProps) {
           About {formatMinutes(step.minutes)}; {formatMinutes(minutesLeft)} left in this block.
         </Typography>
       </Box>
-      <Button variant="contained" fullWidth onClick={onDone} sx={{ minHeight: 68, fontSize: '1.3rem' }}>
+      <PlainButton look="filled" onClick={onDone} sx={{ width: '100%', minHeight: 68, fontSize: '1.3rem' }}>
         Done
-      </Button>
+      </PlainButton>
       {step.kind === 'join' && (
         <Box
           component="details"

@@ -1,12 +1,12 @@
 'use client';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useId, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { counted } from '@/core/words';
 import type { SheetPatch } from '@/core/sheet';
 import { MM_PER_INCH, formatLength, type UnitSystem } from '@/core/length';
+import { PlainButton } from '../PlainButton';
 import { SwatchPatterns } from '../swatches';
 import { PatchLayer, type PatchInk } from './PatchLayer';
 import { usePanZoom } from './usePanZoom';
@@ -91,37 +91,29 @@ export function BlockDrawing(props: BlockDrawingProps) {
           sx={{ justifyContent: 'flex-end', borderBottom: 1, borderColor: 'divider', p: 0.5 }}
         >
           {props.onFlip && (
-            <Button
-              size="small"
-              variant="text"
-              onClick={props.onFlip}
-              aria-pressed={isFlipped}
-              aria-keyshortcuts="f"
-            >
+            <PlainButton look="text" onClick={props.onFlip} aria-pressed={isFlipped} aria-keyshortcuts="f">
               {isFlipped ? 'Back' : 'Front'} · flip (F)
-            </Button>
+            </PlainButton>
           )}
-          <Button
-            size="small"
-            variant="text"
+          <PlainButton
+            look="text"
             aria-label="Zoom in"
             onClick={() => zoomBy(1.25)}
             sx={{ minWidth: 40, px: 1 }}
           >
             +
-          </Button>
-          <Button
-            size="small"
-            variant="text"
+          </PlainButton>
+          <PlainButton
+            look="text"
             aria-label="Zoom out"
             onClick={() => zoomBy(0.8)}
             sx={{ minWidth: 40, px: 1 }}
           >
             −
-          </Button>
-          <Button size="small" variant="text" onClick={() => zoomBy('fit')}>
+          </PlainButton>
+          <PlainButton look="text" onClick={() => zoomBy('fit')}>
             Fit
-          </Button>
+          </PlainButton>
         </Stack>
         <Box ref={frameRef} sx={{ overflow: 'hidden', touchAction: 'none', cursor: 'grab' }}>
           <Box
