@@ -49,7 +49,7 @@ test('just-in-time basting needs no more papers than basting all first, and neve
 test('thread: 10 stitches an inch take about 4 mm each, 1.58 times the seam', () => {
   expect(threadPerStitch(2.54)).toBeCloseTo(4, 2);
   expect(threadPerStitch(1.27) / 1.27).toBeCloseTo(2.4, 1);
-  expect(threadUse([254], 1, 10 / 25.4, 380)).toMatchObject({
+  expect(threadUse([{ lengthMm: 254, knots: 2 }], 1, 10 / 25.4, 380)).toMatchObject({
     stitches: 100,
     needlefuls: 2,
     metres: expect.closeTo(0.4803, 3),

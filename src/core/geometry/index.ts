@@ -40,6 +40,7 @@ export {
 } from './outline';
 export { perOutline } from './perOutline';
 export { boxOf, boxOfPoints, narrowestBox, type Box, type TurnedBox } from './boundingBox';
+export { roomiest, type Roomiest } from './roomiest';
 export { findSelfCrossing } from './selfCrossing';
 export { convexDepth, isConvex } from './convex';
 export { outlinePath } from './outlinePath';

@@ -2,5 +2,5 @@ export { MARGIN_MM, PAGE_MM, roomOf, type Ink, type PageSize, type PrintJob, typ
 export { TILE_OVERLAP_MM, tile } from './tile';
 export { markInk, papersJob, type PaperRun, type PapersJob, type PapersOptions } from './papersJob';
 export { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './jigs';
-export { printJob, type PrintWish, type Printed } from './printJob';
+export { paperRuns, printJob, type PrintWish, type Printed } from './printJob';
 export { stepCards } from './stepCards';

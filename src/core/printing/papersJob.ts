@@ -2,14 +2,11 @@ import { itemAt } from '../lists';
 import { packSheets } from '../cutting';
 import {
   boxOf,
-  isInside,
-  middleOfBox,
-  middleOfCorners,
   moveOutline,
   movePoint,
   narrowestBox,
+  roomiest,
   shiftBy,
-  toPolygon,
   type Motion,
   type Outline,
   type Point,
@@ -24,8 +21,8 @@ export interface PaperRun {
   readonly outline: Outline;
   readonly count: number;
   readonly mark?: PaperMark;
-  /** Of the count, those that are turned over; they get an L, the others an R. Undefined for papers without a hand. */
-  readonly left?: number;
+  /** Printed on papers of a shape that has hands: the letter lies towards whoever wraps. */
+  readonly hand?: 'L' | 'R';
 }
 
 export interface PapersOptions {
@@ -46,8 +43,11 @@ export interface PapersJob extends PrintJob {
 
 /** Cutting lines: fine enough to cut on. */
 const LINE_MM = 0.2;
-/** Radius of the hole, mm. */
+/** Radius of the hole, and how far its middle must lie from every side, mm. */
 const HOLE_MM = 3;
+const HOLE_ROOM_MM = 9;
+/** Height of the letter, mm. */
+const LETTER_MM = 3.4;
 
 /**
  * Lays papers at true size on pages, nested to waste little, with counts, marks, hands and a check ruler; papers larger
@@ -58,15 +58,12 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
   const room = roomOf(size);
   const packed = packSheets(runs, room.maxX - room.minX, room.maxY - room.minY, gapMm);
   const nested = new Set(packed.tooLarge);
-  const done = new Map<number, number>();
   const whole = packed.sheets.map((sheet, number): PrintPage => {
     const counts = new Map<number, number>();
     const ink = sheet.flatMap(({ kind, motion }) => {
       counts.set(kind, (counts.get(kind) ?? 0) + 1);
-      const turn = done.get(kind) ?? 0;
-      done.set(kind, turn + 1);
       const to: Motion = { ...motion, x: motion.x + room.minX, y: motion.y + room.minY };
-      return paperInk(itemAt(runs, kind), turn, to, hasHole);
+      return paperInk(itemAt(runs, kind), to, hasHole);
     });
     const said = [...counts].map(([kind, count]) => `${count} × ${runs[kind]?.name}`).join(', ');
     return {
@@ -80,7 +77,7 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
     const run = itemAt(runs, kind);
     // Laid along the page, so that as few pages as can be are needed.
     const upright = turnedUpright(run.outline);
-    const ink = paperInk({ ...run, outline: upright }, 0, shiftBy(0, 0), hasHole);
+    const ink = paperInk({ ...run, outline: upright }, shiftBy(0, 0), hasHole);
     return tile(`${title}: ${run.name}, print ${run.count} times`, ink, boxOf(upright), size).pages;
   });
   const [widthMm, heightMm] = PAGE_MM[size];
@@ -107,25 +104,18 @@ function turnedUpright(outline: Outline): Outline {
   return moveOutline({ isReflection: false, cos: Math.cos(turn), sin: Math.sin(turn), x: 0, y: 0 }, outline);
 }
 
-function paperInk(run: PaperRun, turn: number, to: Motion, hasHole: boolean): Ink[] {
+function paperInk(run: PaperRun, to: Motion, hasHole: boolean): Ink[] {
   const outline = moveOutline(to, run.outline);
-  const middle = movePoint(to, middleFor(run.outline));
+  const { at: roomy, roomMm } = roomiest(run.outline);
+  const middle = movePoint(to, roomy);
   const ink: Ink[] = [{ kind: 'outline', outline, strokeMm: LINE_MM }];
-  const { width } = narrowestBox(run.outline);
-  if (hasHole && width > 18) ink.push({ kind: 'dot', at: middle, radiusMm: HOLE_MM, isFilled: false });
-  if (run.left !== undefined && width > 8) {
-    // All papers are cut alike; the left ones are turned over before wrapping, so their letter faces down then.
-    const letter = turn < run.left ? 'L' : 'R';
-    const at = { x: middle.x, y: middle.y + (hasHole && width > 18 ? HOLE_MM + 4 : 1.2) };
-    ink.push({ kind: 'text', at, text: letter, sizeMm: 3.4, align: 'centre' });
+  const isPunched = hasHole && roomMm > HOLE_ROOM_MM;
+  if (isPunched) ink.push({ kind: 'dot', at: middle, radiusMm: HOLE_MM, isFilled: false });
+  if (run.hand && roomMm > LETTER_MM) {
+    const at = { x: middle.x, y: middle.y + (isPunched ? HOLE_MM + LETTER_MM : LETTER_MM / 2) };
+    ink.push({ kind: 'text', at, text: run.hand, sizeMm: LETTER_MM, align: 'centre' });
   }
   return [...ink, ...(run.mark ? markInk(run.mark, outline, middle) : [])];
-}
-
-/** A place well inside an outline. */
-function middleFor(outline: Outline): Point {
-  const middle = middleOfCorners(outline);
-  return isInside(middle, toPolygon(outline, 0.1)) ? middle : middleOfBox(outline);
 }
 
 /** A mark beside the first corner, inside the paper: lines or dots across the way from the corner to the middle. */

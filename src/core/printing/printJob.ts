@@ -5,6 +5,7 @@ import type { UnitSystem } from '../length';
 import { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './jigs';
 import type { PageSize, PrintJob } from './ink';
 import { papersJob, type PaperRun } from './papersJob';
+import { withSpares } from '../papers';
 import { groupKinds, markOf, nameKinds, type MarkedPaper } from '../shapes';
 import { InvalidInputError } from '../errors';
 
@@ -16,6 +17,8 @@ export interface PrintWish {
   readonly size: PageSize;
   readonly system: UnitSystem;
   readonly allowanceMm: number;
+  /** Spare papers of the bag, printed with the others. */
+  readonly sparesPercent: number;
   readonly gapMm: number;
   readonly hasHole: boolean;
   /** Index of the paper kind, for a window or a guide. */
@@ -30,13 +33,15 @@ export function printJob(
   wish: PrintWish,
 ): PrintJob {
   const { size, system, gapMm, hasHole } = wish;
-  const runs = paperRuns(document, marks, system);
-  if (wish.what === 'papers') return papersJob(runs, { title: name, size, gapMm, hasHole });
+  if (wish.what === 'papers') {
+    const runs = paperRuns(document, marks, system, wish.sparesPercent);
+    return papersJob(runs, { title: name, size, gapMm, hasHole });
+  }
   if (wish.what === 'centring') {
     const rim = buildSeamGraph(document.patches).openEdges.map(({ path }) => path);
     return centringGuide(name, rim, size, system);
   }
-  const run = runs[wish.kind];
+  const run = kindRuns(document, marks, system)[wish.kind];
   if (!run)
     throw new InvalidInputError('print', 'This block has no such paper.', 'Choose one of its papers.', {
       name: 'kind',
@@ -45,26 +50,44 @@ export function printJob(
   return wish.what === 'plate' ? plateJob(document, size, system) : shellJob(run, document, size, system);
 }
 
-/** Papers of a block as they are to be cut: face up for right hands, with how many are turned over. */
+/**
+ * Papers of a block as they are printed and cut. A patch is named L or R as it is seen from the front, but it is wrapped
+ * from behind: the cloth lies wrong side up, the paper on it, and what is printed on the paper lies towards the hand. So
+ * papers with a hand are printed as the mirror image of the patch, each with its letter.
+ * @param sparesPercent added to each kind, shared between its hands
+ */
 export function paperRuns(
-  { patches }: BlockDocument,
+  { patches }: Pick<BlockDocument, 'patches'>,
   marks: readonly MarkedPaper[],
   system: UnitSystem,
+  sparesPercent = 0,
 ): PaperRun[] {
   const { kinds, kindOf, handOf } = groupKinds(patches.map(({ outline }) => outline));
   const names = nameKinds(kinds, system, marks);
-  return kinds.map(({ outline, isHanded }, kind) => {
-    const own = Array.from(kindOf).flatMap((one, index) => (one === kind ? [index] : []));
-    const isLeft = handOf[itemAt(own, 0)] === 'L';
+  return kinds.flatMap(({ outline, isHanded }, kind): PaperRun[] => {
+    const hands = handOf.filter((_, patch) => kindOf[patch] === kind);
     const mark = markOf(outline, marks);
-    return {
-      name: itemAt(names, kind),
-      outline: isLeft ? mirrored(outline) : outline,
-      count: own.length,
-      ...(mark ? { mark } : {}),
-      ...(isHanded ? { left: own.filter((index) => handOf[index] === 'L').length } : {}),
-    };
+    const run = { name: itemAt(names, kind), ...(mark ? { mark } : {}) };
+    const spares = withSpares(hands.length, sparesPercent) - hands.length;
+    if (!isHanded) return [{ ...run, outline, count: hands.length + spares }];
+    // The outline of a kind is that of its first patch from the front, whichever hand that is.
+    const isRight = hands[0] === 'R';
+    const [asRight, asLeft] = isRight ? [outline, mirrored(outline)] : [mirrored(outline), outline];
+    const right = hands.filter((hand) => hand === 'R').length;
+    const rightSpares = Math.round((spares * right) / hands.length);
+    const both = [
+      { ...run, hand: 'R' as const, outline: asLeft, count: right + rightSpares },
+      { ...run, hand: 'L' as const, outline: asRight, count: hands.length - right + spares - rightSpares },
+    ];
+    return both.filter(({ count }) => count > 0);
   });
+}
+
+/** One of each kind as it is seen from the front: what windows and guides are laid on. */
+function kindRuns({ patches }: BlockDocument, marks: readonly MarkedPaper[], system: UnitSystem): PaperRun[] {
+  const { kinds } = groupKinds(patches.map(({ outline }) => outline));
+  const names = nameKinds(kinds, system, marks);
+  return kinds.map(({ outline }, kind) => ({ name: itemAt(names, kind), outline, count: 1 }));
 }
 
 function plateJob({ parts = [] }: BlockDocument, size: PageSize, system: UnitSystem): PrintJob {

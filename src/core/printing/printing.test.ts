@@ -2,10 +2,22 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultPaper, makePaper } from '../catalogue';
 import { overlapOf } from '../booleans';
-import { boxOf, distance, isInside, toPolygon, type Outline, type Point } from '../geometry';
+import {
+  roomiest,
+  mirrored,
+  boxOf,
+  distance,
+  isInside,
+  toPolygon,
+  type Outline,
+  type Point,
+} from '../geometry';
 import { defaultRecipe, generate } from '../generate';
+import type { Patch } from '../block';
+import { groupKinds } from '../shapes';
 import { blockSheet } from '../sheet';
-import { PAGE_MM, clamshellGuide, fussyWindow, papersJob, plateAngleCheck, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage } from '.'; // prettier-ignore
+import { patch } from '../testing';
+import { PAGE_MM, clamshellGuide, fussyWindow, paperRuns, papersJob, plateAngleCheck, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage } from '.'; // prettier-ignore
 
 const size = fc.constantFrom<PageSize>('A4', 'Letter');
 const outlinesOf = (ink: readonly Ink[]) =>
@@ -65,7 +77,7 @@ test('sheets of papers hold exactly what was asked for, none over another, all w
   const runs = fc.array(fc.record({ outline: families, count: fc.integer({ min: 1, max: 14 }) }), { minLength: 1, maxLength: 3 }); // prettier-ignore
   fc.assert(
     fc.property(runs, size, fc.constantFrom(0, 2), (list, page, gapMm) => {
-      const asked = list.map((run, i): PaperRun => ({ ...run, name: `paper ${i}`, ...(i === 0 ? { left: Math.floor(run.count / 2) } : {}) })); // prettier-ignore
+      const asked = list.map((run, i): PaperRun => ({ ...run, name: `paper ${i}`, ...(i < 2 ? { hand: i === 0 ? ('L' as const) : ('R' as const) } : {}) })); // prettier-ignore
       const job = papersJob(asked, { title: 'Papers', size: page, gapMm });
       const room = roomOf(page);
       const letters = { L: 0, R: 0 };
@@ -82,7 +94,10 @@ test('sheets of papers hold exactly what was asked for, none over another, all w
         for (const text of textsOf(ink)) if (text === 'L' || text === 'R') letters[text] += 1;
       }
       expect(printed).toBe(asked.reduce((sum, { count }) => sum + count, 0));
-      expect([letters.L, letters.R]).toEqual([asked[0]!.left, asked[0]!.count - asked[0]!.left!]);
+      // Only papers that are too slender to hold a letter have none.
+      const lettered = (i: number) =>
+        asked[i] && roomiest(asked[i].outline).roomMm > 3.4 ? asked[i].count : 0;
+      expect([letters.L, letters.R]).toEqual([lettered(0), lettered(1)]);
       expect(job.usedShare > 0 && job.usedShare <= 1).toBe(true);
     }),
     { numRuns: 25 },
@@ -97,7 +112,7 @@ test('letters and holes are printed well inside the paper they belong to', () =>
     firstDeg: 60,
     secondDeg: 60,
   });
-  const { pages } = papersJob([{ name: 'strip', outline: strip, count: 6, left: 3, mark: 'two dots' }], { title: 'Strips', size: 'A4' }); // prettier-ignore
+  const { pages } = papersJob([{ name: 'strip', outline: strip, count: 6, hand: 'L', mark: 'two dots' }], { title: 'Strips', size: 'A4' }); // prettier-ignore
   const ink = pages.flatMap((page) => page.ink);
   const papers = outlinesOf(ink).map((outline) => toPolygon(outline));
   const within = (at: Point) => papers.filter((polygon) => isInside(at, polygon)).length;
@@ -174,4 +189,49 @@ test('step cards keep their pictures and words within their frames', () => {
     }
     expect(heads).toBe(sheet.steps.length);
   }
+});
+
+test('a printed paper, wrapped with its letter towards the hand, is the patch of that letter as seen from the front', () => {
+  for (const kind of ['beams', 'framed-diamond', 'grid', 'star'] as const) {
+    const patches = [...generate(defaultRecipe(kind)), ...scaleneTriangles()];
+    const runs = paperRuns({ patches }, [], 'metric', 10);
+    const drawn = groupKinds(patches.map(({ outline }) => outline));
+    let handed = 0;
+    for (const run of runs) {
+      // Printed side up on the wrong side of the cloth: what is seen from the front is its mirror image.
+      const front = mirrored(run.outline);
+      const sorted = groupKinds([...patches.map(({ outline }) => outline), front]);
+      expect(sorted.kinds).toHaveLength(drawn.kinds.length);
+      expect(sorted.handOf.at(-1)).toBe(run.hand ?? 'none');
+      if (run.hand) handed += 1;
+    }
+    expect(handed).toBeGreaterThan(0);
+    // All papers of the bag, spares included, and of each hand at least as many as the block has.
+    const bag = drawn.kinds.map((_, index) => drawn.handOf.filter((__, patch) => drawn.kindOf[patch] === index));
+    expect(runs.reduce((sum, { count }) => sum + count, 0)).toBe(bag.reduce((sum, { length }) => sum + Math.ceil(length * 1.1 - 1e-9), 0));
+    for (const hand of ['L', 'R'] as const) {
+      const printed = runs.filter((run) => run.hand === hand).reduce((sum, { count }) => sum + count, 0);
+      expect(printed).toBeGreaterThanOrEqual(drawn.handOf.filter((one) => one === hand).length);
+    }
+  }
+}); // prettier-ignore
+
+/** A triangle of three different sides and its mirror image: the first comes as L in one order, as R in the other. */
+function scaleneTriangles(): Patch[] {
+  const corners = [[0, 0], [50, 0], [12, 30]] as const; // prettier-ignore
+  const left = patch(900, corners.map(([x, y]) => [x + 1000, y] as const)); // prettier-ignore
+  const right = patch(901, corners.map(([x, y]) => [1200 - x, y] as const).reverse()); // prettier-ignore
+  return [left, right, patch(902, corners.map(([x, y]) => [x + 1400, y] as const))]; // prettier-ignore
+}
+
+test('the hole lies where the paper has most room all round', () => {
+  // An L of 60 by 60 with arms of 20: its middle of corners lies outside, the most room in the corner.
+  const ell = patch(1, [[0, 0], [20, 0], [20, 40], [60, 40], [60, 60], [0, 60]]); // prettier-ignore
+  const { at, roomMm } = roomiest(ell.outline);
+  expect(isInside(at, toPolygon(ell.outline))).toBe(true);
+  expect(roomMm).toBeCloseTo(20 * (2 - Math.SQRT2), 0);
+  const { pages } = papersJob([{ name: 'ell', outline: ell.outline, count: 1 }], { title: 'L', size: 'A4' });
+  const [paper] = outlinesOf(pages.flatMap(({ ink }) => ink));
+  const [hole] = pages.flatMap(({ ink }) => ink).flatMap((one) => (one.kind === 'dot' && one.radiusMm === 3 ? [one.at] : [])); // prettier-ignore
+  expect(isInside(hole!, toPolygon(paper!))).toBe(true);
 });

@@ -25,4 +25,5 @@ export {
   type MarkedPaper,
   type PaperMark,
 } from './paperMarks';
+export { LETTER_RULE } from './hands';
 export { projectMarks } from './projectMarks';

@@ -25,6 +25,7 @@ const SHARP_TIP_DEG = 40;
 export function joinNotes(
   graph: SeamGraph,
   join: Join,
+  tips: ReturnType<typeof tipsOf>[number],
   thread: ThreadChoice,
   check: UnitCheck,
   makes: string,
@@ -34,7 +35,7 @@ export function joinNotes(
     ...foldNote(graph, join),
     ...join.chains.flatMap((chain) => anchorNotes(graph, join, chain, system)),
     ...halfWayNote(graph, join, system),
-    ...tipNotes(graph, join, system),
+    ...tipNotes(tips, system),
     sayThread(thread),
     sayCheck(check, makes, system),
   ];
@@ -53,13 +54,18 @@ function foldNote(graph: SeamGraph, join: Join): string[] {
 /** The middle intersection of a run that is anchored, where an X of thread goes. */
 export function crossingOf(graph: SeamGraph, chain: Chain): Point | undefined {
   const places = placesOf(graph, chain);
-  if (places.length < ANCHORED_KNOTS + 1) return undefined;
+  if (!isAnchored(chain, places)) return undefined;
   return graph.places[itemAt(places, Math.floor(places.length / 2))];
+}
+
+/** Long runs without a bend are anchored: a run with bends is sewn from fold to fold. */
+function isAnchored({ bends }: Chain, places: readonly number[]): boolean {
+  return bends.length === 0 && places.length >= ANCHORED_KNOTS;
 }
 
 function anchorNotes(graph: SeamGraph, join: Join, chain: Chain, system: UnitSystem): string[] {
   const places = placesOf(graph, chain);
-  if (places.length < ANCHORED_KNOTS + 1) return [];
+  if (!isAnchored(chain, places)) return [];
   const notes = [
     'Sew a few stitches at both ends first, then the middle crossing with an X of thread; tie off; then fill from the far end back inwards.',
   ];
@@ -97,22 +103,71 @@ function halfWayNote(graph: SeamGraph, join: Join, system: UnitSystem): string[]
   ];
 }
 
-function tipNotes(graph: SeamGraph, join: Join, system: UnitSystem): string[] {
-  const members = [...join.left, ...join.right];
-  const sharp = new Set<number>();
-  for (const chain of join.chains) {
-    for (const place of [chain.startPlace, chain.endPlace]) {
-      const at = itemAt(graph.places, place);
-      for (const patch of members) {
-        const { outline } = itemAt(graph.patches, patch);
-        const tip = outline.corners.findIndex((corner) => distance(corner, at) <= SAME_POINT_MM * 2);
-        if (tip >= 0 && graph.isInner[place] && cornerAngle(outline, tip) < SHARP_TIP_DEG)
-          sharp.add(patch + 1);
-      }
-    }
-  }
-  if (sharp.size === 0) return [];
+/** A thin tip whose last stitches one join leaves open, for a later one to sew through. */
+export interface OpenTip {
+  readonly place: number;
+  readonly patch: number;
+}
+
+/**
+ * Thin tips at the ends of a join that are left open: those round which more is still to be sewn. Where this join closes
+ * the point all round nothing would close them any more, so it is sewn to the end.
+ */
+export function tipsLeftOpen(graph: SeamGraph, join: Join): OpenTip[] {
+  const members = new Set([...join.left, ...join.right]);
+  const ends = join.chains.flatMap(({ startPlace, endPlace }) => [startPlace, endPlace]);
+  return [...new Set(ends)].flatMap((place) => {
+    if (!graph.isInner[place] || isClosedBy(graph, place, members)) return [];
+    const at = itemAt(graph.places, place);
+    return [...members].flatMap((patch) => {
+      const { outline } = itemAt(graph.patches, patch);
+      const tip = outline.corners.findIndex((corner) => distance(corner, at) <= SAME_POINT_MM * 2);
+      return tip >= 0 && cornerAngle(outline, tip) < SHARP_TIP_DEG ? [{ place, patch }] : [];
+    });
+  });
+}
+
+/** Whether all patches round a point are in a unit. */
+function isClosedBy(graph: SeamGraph, place: number, members: ReadonlySet<number>): boolean {
+  return (graph.seamsAt[place] ?? []).every((seam) =>
+    itemAt(graph.seams, seam).patches.every((patch) => members.has(patch)),
+  );
+}
+
+/** For each join the tips that it leaves open, and those left open before that it sews through. */
+export function tipsOf(
+  graph: SeamGraph,
+  joins: readonly Join[],
+): { readonly open: readonly OpenTip[]; readonly closed: readonly OpenTip[] }[] {
+  let waiting: OpenTip[] = [];
+  return joins.map((join) => {
+    const open = tipsLeftOpen(graph, join);
+    const own = new Set(
+      join.seams.flatMap((seam) => {
+        const { start, end } = itemAt(graph.seams, seam);
+        return [start.place, end.place];
+      }),
+    );
+    const isStill = ({ place, patch }: OpenTip) =>
+      open.some((tip) => tip.place === place && tip.patch === patch);
+    const closed = waiting.filter((tip) => own.has(tip.place) && !isStill(tip));
+    waiting = [...waiting.filter((tip) => !closed.includes(tip) && !isStill(tip)), ...open];
+    return { open, closed };
+  });
+}
+
+function tipNotes(tips: ReturnType<typeof tipsOf>[number], system: UnitSystem): string[] {
+  const numbers = (list: readonly OpenTip[]) =>
+    [...new Set(list.map(({ patch }) => patch + 1))].sort((a, b) => a - b).join(', ');
+  const word = (list: readonly OpenTip[]) => (new Set(list.map(({ patch }) => patch)).size === 1 ? 'tip' : 'tips'); // prettier-ignore
   return [
-    `Leave the last ${formatLength(TIP_OPEN_MM, system)} open at the thin ${sharp.size === 1 ? 'tip' : 'tips'} of ${[...sharp].sort((a, b) => a - b).join(', ')}: the neighbours are sewn past it, and it lies crisp.`,
+    ...(tips.open.length === 0
+      ? []
+      : [
+          `Leave the last ${formatLength(TIP_OPEN_MM, system)} open at the thin ${word(tips.open)} of ${numbers(tips.open)}: a later join sews through there, and it lies crisp.`,
+        ]),
+    ...(tips.closed.length === 0
+      ? []
+      : [`Sew right through the point: the thin ${word(tips.closed)} of ${numbers(tips.closed)}, left open before, ${word(tips.closed) === 'tip' ? 'is' : 'are'} closed now.`]), // prettier-ignore
   ];
 }

@@ -60,7 +60,7 @@ test('steps keep their names when an unrelated part of the block changes', () =>
 test('handed papers are basted in batches of their own, with the way up in words', () => {
   const sheet = blockSheet(generate(defaultRecipe('framed-diamond')), SETTINGS);
   const hands = sheet.steps.flatMap(({ kind, text }) =>
-    kind === 'baste' ? [/\((L|R)\)/.exec(text)?.[1] ?? '-'] : [],
+    kind === 'baste' ? [/papers (L|R): letter towards you while you wrap/.exec(text)?.[1] ?? '-'] : [],
   );
   expect(hands.sort()).toEqual(['-', 'L', 'L', 'L', 'R', 'R', 'R']);
   expect(sheet.kinds.filter(({ left, right }) => left === 2 && right === 2)).toHaveLength(3);

@@ -1,14 +1,16 @@
-import { itemAt } from '../lists';
+import { itemAt, lastOf } from '../lists';
 import { unitKey, type Chain, type Join } from '../assembly';
-import { BASTE_METHODS, FOLD_CONVENTIONS, methodMinutes, type FoldConvention } from '../basting';
+import { BASTE_METHODS, methodMinutes } from '../basting';
 import type { SeamGraph } from '../block';
 import { formatLength, type UnitSystem } from '../length';
-import type { Point } from '../geometry';
+import { distance, type Point } from '../geometry';
 import { basteMoments } from '../papers';
 import { stepId } from '../progress';
+import { LETTER_RULE } from '../shapes';
 import { appliqueSteps } from './appliqueSteps';
 import { bendFolds } from './bendFolds';
-import { crossingOf, halfWayOf, joinNotes } from './joinNotes';
+import { crossingOf, halfWayOf, joinNotes, tipsOf } from './joinNotes';
+import { sayFolds } from './sayFolds';
 import { threadChoice } from './threadChoice';
 import { unitCheck } from './unitCheck';
 import type { BasteStep, JoinStep, SewnChain, Step, StepSources } from './step';
@@ -48,7 +50,7 @@ function basteSteps(
     const kind = sorted.kinds[itemAt(sorted.kindOf, first)];
     const hand = sorted.handOf[first];
     const name = kindNames[itemAt(sorted.kindOf, first)];
-    const turned = hand === 'L' ? ', papers turned over (L)' : hand === 'R' ? ', papers face up (R)' : '';
+    const turned = hand === 'none' ? '' : `, papers ${hand}: ${LETTER_RULE}`;
     const cloth = graph.patches[first]?.fabric;
     const bare = patches.filter((patch) => (rawSides[patch]?.length ?? 0) > 0).map((patch) => patch + 1);
     const raw =
@@ -58,19 +60,12 @@ function basteSteps(
     return {
       kind: 'baste',
       id: stepId('baste', [patches.map((patch) => graph.patches[patch]?.id as string)]),
-      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${sayFolds(chosen.conventionOf[first] ?? 'clockwise')} ${by}. ${warning}${raw}`,
+      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${sayFolds(itemAt(graph.patches, first).outline, chosen.conventionOf[first] ?? 'clockwise', bare.length === 0 ? 'none' : bare.length < patches.length ? 'some' : 'all')} ${by}. ${warning}${raw}`,
       minutes: kind ? methodMinutes(method, kind.outline) * patches.length : 0,
       method,
       patches,
     };
   });
-}
-
-/** How to fold, in a sentence. */
-function sayFolds(convention: FoldConvention): string {
-  if (convention === 'clockwise')
-    return 'Fold side after side clockwise as seen from the front, from the longest side on; tuck the last fold under the first.';
-  return `Fold so: ${FOLD_CONVENTIONS[convention].name.toLowerCase()}. ${FOLD_CONVENTIONS[convention].what}`;
 }
 
 function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSources): JoinStep[] {
@@ -86,10 +81,11 @@ function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSourc
       ? `${name} (${unit.length} patches)`
       : `${name} (patches ${numbers(unit)})`;
   };
+  const tips = tipsOf(graph, plan.joins);
   return plan.joins.map((join, index) => {
     const makes = `U${index + 1}`;
     const ids = (unit: readonly number[]) => unit.map((patch) => graph.patches[patch]?.id as string);
-    const text = joinText(join, nameOf(join.left), nameOf(join.right), makes, system);
+    const text = joinText(graph, join, nameOf(join.left), nameOf(join.right), makes, system);
     unitName.set(Math.min(...join.left, ...join.right), makes);
     const made = unitKey([...join.left, ...join.right]);
     const pin = pinOf.get(made);
@@ -109,7 +105,7 @@ function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSourc
       releases: join.releases,
       makes,
       papersInHand: join.papersInHand,
-      notes: joinNotes(graph, join, thread, check, makes, system),
+      notes: joinNotes(graph, join, itemAt(tips, index), thread, check, makes, system),
       thread,
       check,
       folds: bendFolds(graph, join),
@@ -121,13 +117,23 @@ function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSourc
   });
 }
 
-function joinText(join: Join, left: string, right: string, makes: string, system: UnitSystem): string {
+function joinText(
+  graph: SeamGraph,
+  join: Join,
+  left: string,
+  right: string,
+  makes: string,
+  system: UnitSystem,
+): string {
+  const isCurved = join.seams.some((seam) => isCurvedRun(itemAt(graph.seams, seam).path));
   const shape =
     join.bends === 0
-      ? 'one straight line'
+      ? isCurved
+        ? 'along the curve: pin the middle and both ends, then ease'
+        : 'one straight line'
       : `${join.bends} ${join.bends === 1 ? 'bend: fold the papers and knot there' : 'bends: fold the papers and knot at each'}`;
   const thread = join.carriesOn
-    ? 'Carry the thread on from the last join'
+    ? `Carry the thread on from the last join${join.threadStarts > 0 ? '; it runs out on the way: begin a new needleful there' : ''}`
     : 'Start with a new thread at the dot';
   const runs = join.chains.length > 1 ? ` in ${join.chains.length} runs (this closes a ring)` : '';
   const alike = join.repeat
@@ -137,6 +143,19 @@ function joinText(join: Join, left: string, right: string, makes: string, system
   if (join.isLaid)
     return `Lay ${right} against ${left} on the base strip to make unit ${makes}${alike}: pin it along its marked line and sew the curve down from the front, ${formatLength(join.lengthMm, system)}; nothing is folded.${out}`;
   return `Join ${right} to ${left} to make unit ${makes}${alike}: ${formatLength(join.lengthMm, system)}${runs}, ${shape}. ${thread}; knot at each intersection and at the end.${out}`;
+}
+
+/** How far a run may stray from the line between its ends and still be called straight, mm. */
+const STRAIGHT_MM = 0.5;
+
+/** Whether a run of seam bows: a curve, which is eased and not sewn along a ruler. */
+export function isCurvedRun(path: readonly Point[]): boolean {
+  const [a, b] = [itemAt(path, 0), lastOf(path)];
+  const length = distance(a, b);
+  if (length < STRAIGHT_MM) return path.length > 2;
+  return path.some(
+    ({ x, y }) => Math.abs((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x)) / length > STRAIGHT_MM,
+  );
 }
 
 /** Patch numbers as the drawing shows them, in order. */

@@ -71,7 +71,9 @@ function nextEdge(graph: SeamGraph, join: Join, next: Join): NonNullable<UnitChe
 export function sayCheck(check: UnitCheck, makes: string, system: UnitSystem): string {
   const size = (millimetres: number) => formatLength(millimetres, system);
   const { acrossMm, longMm, nextEdge: edge, tails } = check;
-  const more = edge && edge.growthMm > 0 ? `, about ${size(edge.growthMm)} more while the papers are in` : '';
+  const grown = edge ? size(edge.growthMm) : '';
+  // What no ruler shows is not said.
+  const more = /[1-9½¼¾⅛⅜⅝⅞]/.test(grown) ? `, about ${grown} more while the papers are in` : '';
   const straight = edge?.isStraight ? '; it must lie straight along a ruler' : '';
   const back = {
     'one-way': ' At the back all tails turn one way.',

@@ -1,6 +1,9 @@
+import type { Chain } from '../assembly';
+import type { SeamGraph } from '../block';
 import { itemAt } from '../lists';
 import { areaOf, type Point } from '../geometry';
 import { threadUse, type ThreadUse } from '../thread';
+import { halfWayOf } from './joinNotes';
 import type { PlannedBlock } from './planBlock';
 import type { Step } from './step';
 
@@ -35,9 +38,21 @@ export function kindViews({ sorted, kindNames }: Pick<PlannedBlock, 'sorted' | '
 }
 
 /** Stitches, metres and needlefuls of all joins of a block. */
-export function threadView({ plan, sewing }: Pick<PlannedBlock, 'plan' | 'sewing'>): ThreadUse {
-  const runs = plan.joins.flatMap(({ chains }) => chains.map(({ lengthMm }) => lengthMm));
+export function threadView({
+  plan,
+  sewing,
+  graph,
+}: Pick<PlannedBlock, 'plan' | 'sewing' | 'graph'>): ThreadUse {
+  const runs = plan.joins.flatMap(({ chains }) =>
+    chains.map((chain) => ({ lengthMm: chain.lengthMm, knots: knotsOn(graph, chain) })),
+  );
   return threadUse(runs, plan.totals.threadStarts, sewing.stitchesPerMm, sewing.usableNeedlefulMm);
+}
+
+/** Knots of a run as the steps ask for them: at every intersection, both ends included, and half-way on long seams. */
+function knotsOn(graph: SeamGraph, { steps }: Chain): number {
+  const locks = steps.reduce((sum, { seam }) => sum + halfWayOf(itemAt(graph.seams, seam)).length, 0);
+  return steps.length + 1 + locks;
 }
 
 /** Minutes of all steps of a kind. */

@@ -1,1 +1,1 @@
-export { stitchesOn, threadOn, threadPerStitch, threadUse, type ThreadUse } from './threadUse';
+export { stitchesOn, threadOn, threadPerStitch, threadUse, type SewnRun, type ThreadUse } from './threadUse';

@@ -29,22 +29,30 @@ export interface ThreadUse {
   readonly needlefuls: number;
 }
 
+/** One run of stitches. */
+export interface SewnRun {
+  readonly lengthMm: number;
+  /** Knots on it: at each intersection and its ends, and half-way on long seams. */
+  readonly knots: number;
+}
+
 /**
- * Thread for some seams: stitches, metres with knots and ends, and needlefuls.
+ * Thread for some runs: stitches, metres with every knot, start and end, and needlefuls.
+ * Cut to their whole length (what is usable, and a start and end of each) the needlefuls are never less than the metres.
  * @param usableMm part of a needleful that ends up in stitches and knots
  */
 export function threadUse(
-  lengthsMm: readonly number[],
+  runs: readonly SewnRun[],
   threadStarts: number,
   stitchesPerMm: number,
   usableMm: number,
 ): ThreadUse {
-  const stitches = lengthsMm.reduce((sum, length) => sum + stitchesOn(length, stitchesPerMm), 0);
-  const sewn = lengthsMm.reduce((sum, length) => sum + threadOn(length, stitchesPerMm), 0);
-  const knotted = sewn + lengthsMm.length * KNOT_MM + threadStarts * (KNOT_MM + START_AND_END_MM);
+  const stitches = runs.reduce((sum, { lengthMm }) => sum + stitchesOn(lengthMm, stitchesPerMm), 0);
+  const inWork = runs.reduce((sum, { lengthMm, knots }) => sum + threadOn(lengthMm, stitchesPerMm) + knots * KNOT_MM, 0); // prettier-ignore
+  const used = inWork + threadStarts * START_AND_END_MM;
   return {
     stitches,
-    metres: knotted / 1000,
-    needlefuls: Math.max(lengthsMm.length > 0 ? 1 : 0, Math.ceil(sewn / usableMm)),
+    metres: used / 1000,
+    needlefuls: Math.max(runs.length > 0 ? 1 : 0, Math.ceil(used / (usableMm + START_AND_END_MM) - 1e-9)),
   };
 }

@@ -17,9 +17,9 @@ export const TROUBLES: readonly Trouble[] = [
   {
     id: 'handed-wrong',
     symptom: 'A slanted piece does not fit in its place, only its mirror image would.',
-    cause: 'It was wrapped the same way up as its other hand.',
-    remedy: 'Unpick the basting, turn the paper over, wrap it again.',
-    avoid: 'Lay all papers round the drawing before wrapping; write L and R on the side that faces down.',
+    cause: 'It was wrapped with the letter L or R facing the cloth.',
+    remedy: 'Unpick the basting, turn the paper over and wrap it again: letter towards you while you wrap.',
+    avoid: 'Before wrapping, lay all papers round the drawing seen from the back, letters up.',
     at: ['baste-handed'],
   },
   {

@@ -1,1 +1,2 @@
 export { counted } from './counted';
+export { firstSentence } from './firstSentence';

@@ -11,6 +11,7 @@ import { useEffect, useState } from 'react';
 import { boxOfPoints, toPolygon, type Outline } from '@/core/geometry';
 import { formatAngle, formatLength, type UnitSystem } from '@/core/length';
 import {
+  LETTER_RULE,
   PAPER_MARKS,
   type ChosenMark,
   type LookAlike,
@@ -117,8 +118,8 @@ function Hands({
       <Box>
         <strong>{paper.name}</strong> ({paper.blocks.join(', ')}) comes left and right
         <Typography color="textSecondary">
-          It is one paper, turned over for the other hand. Write L or R on the back before wrapping, or half
-          of them cannot be placed.
+          One is the mirror image of the other. Each is printed with its letter: {LETTER_RULE}, or half of
+          them cannot be placed.
         </Typography>
       </Box>
     </>

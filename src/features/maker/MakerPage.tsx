@@ -1,6 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { firstSentence } from '@/core/words';
 import { PlainButton } from '@/ui/PlainButton';
 import { PlainChoice } from '@/ui/PlainChoice';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
@@ -64,7 +65,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
       </Typography>
       <Box component="ol" start={next + 2} sx={{ pl: 3, mt: 0.5 }}>
         {then.slice(0, 3).map(({ id, text }) => (
-          <li key={id}>{text.split('.')[0]}.</li>
+          <li key={id}>{firstSentence(text)}</li>
         ))}
       </Box>
       <ChangeNote block={block} />

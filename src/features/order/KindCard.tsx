@@ -19,7 +19,7 @@ import {
 } from '@/core/basting';
 import type { BlockDocument } from '@/core/block';
 import { formatLength, type UnitSystem } from '@/core/length';
-import { isSamePaper } from '@/core/shapes';
+import { LETTER_RULE, isSamePaper } from '@/core/shapes';
 import type { KindBasting, SheetKind } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { FoldException } from './FoldException';
@@ -83,7 +83,7 @@ export function KindCard({
       <Stack spacing={1.25} sx={{ flex: 1, minWidth: 0 }}>
         <Typography>
           <strong>{name}</strong>, {kind.count}
-          {kind.left + kind.right > 0 ? ` (${kind.left} L turned over, ${kind.right} R face up)` : ''}
+          {kind.left + kind.right > 0 ? ` (${kind.left} L, ${kind.right} R: ${LETTER_RULE})` : ''}
         </Typography>
         <TextField
           select

@@ -180,6 +180,7 @@ test('papers of a block are printed once each: right hands face up, with how man
     size: 'A4',
     system: 'inch',
     allowanceMm: 6.35,
+    sparesPercent: 0,
     gapMm: 0,
     hasHole: true,
     kind: 0,
