@@ -173,7 +173,7 @@ test('all nine demo blocks are there, their edges fit, and by every school their
   expect((await readKeptSetting(sql, opened)).setting?.places.filter(Boolean)).toHaveLength(9);
 });
 
-test('papers of a block are printed once each: right hands face up, with how many are turned over', async () => {
+test('papers of a block are printed once each: each hand with its letter', async () => {
   const kelp = documentOfRecipe(defaultRecipe('framed-diamond'));
   const wish = {
     what: 'papers',
