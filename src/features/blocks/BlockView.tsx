@@ -32,8 +32,6 @@ interface BlockViewProps {
 
 /** One block opened large: the drawing, its paper kinds and the seam report. */
 export function BlockView({ projectId, block, isGenerated, made, sheet, fabrics, system }: BlockViewProps) {
-  const router = useRouter();
-  const notice = useNotice();
   const [isFlipped, setIsFlipped] = useState(false);
   const [showTails, setShowTails] = useState(false);
   useEffect(() => {
@@ -45,50 +43,17 @@ export function BlockView({ projectId, block, isGenerated, made, sheet, fabrics,
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  const setRemoved = (isRemoved: boolean) =>
-    send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { isRemoved });
-  const remove = async () => {
-    try {
-      await setRemoved(true);
-      notice({
-        text: `${block.name} is taken out.`,
-        undo: () =>
-          setRemoved(false)
-            .then(() => router.push(`/p/${projectId}/blocks/${block.id}`))
-            .then(() => router.refresh()),
-      });
-      router.push(`/p/${projectId}/blocks`);
-      router.refresh();
-    } catch (error) {
-      notice({ text: asRefusal(error).message });
-    }
-  };
   return (
     <Stack spacing={2}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <BlockName projectId={projectId} block={block} />
-        <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
-          <Button component={Link} href={`/p/${projectId}/blocks/${block.id}/workshop`}>
-            Workshop
-          </Button>
-          {isGenerated && (
-            <Button component={Link} href={`/p/${projectId}/blocks/${block.id}/remake`}>
-              Change its figures
-            </Button>
-          )}
-          <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>
-            Order of work
-          </Button>
-          <SaveAs
-            projectId={projectId}
-            blockId={block.id}
-            kindNames={sheet.kinds.map(({ name }) => name)}
-            made={made}
-          />
-          <Button color="error" onClick={remove}>
-            Take out of the project
-          </Button>
-        </Stack>
+        <BlockActions
+          projectId={projectId}
+          block={block}
+          isGenerated={isGenerated}
+          made={made}
+          sheet={sheet}
+        />
       </Stack>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 370px' }, gap: 2.5 }}>
         <Box>
@@ -125,23 +90,86 @@ export function BlockView({ projectId, block, isGenerated, made, sheet, fabrics,
             <KindTable kinds={sheet.kinds} system={system} />
           </Box>
           <SeamReport sheet={sheet} system={system} />
-          {sheet.violations.length > 0 && (
-            <Alert severity="warning" variant="outlined" icon={false}>
-              <strong>The cloth is not as the rules say.</strong>
-              <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
-                {sheet.violations.slice(0, 12).map(({ message }, index) => (
-                  <li key={index}>{message}</li>
-                ))}
-              </Box>
-            </Alert>
-          )}
-          {sheet.problems.length > 0 && (
-            <Alert severity="warning" variant="outlined" icon={false}>
-              <ProblemList problems={sheet.problems} patches={sheet.patches} />
-            </Alert>
-          )}
+          <Findings sheet={sheet} />
         </Stack>
       </Box>
     </Stack>
+  );
+}
+
+/** Where a block can be opened, saved as and taken out. */
+function BlockActions({
+  projectId,
+  block,
+  isGenerated,
+  made,
+  sheet,
+}: Omit<BlockViewProps, 'fabrics' | 'system'>) {
+  const router = useRouter();
+  const notice = useNotice();
+  const setRemoved = (isRemoved: boolean) =>
+    send('PATCH', `/api/projects/${projectId}/blocks/${block.id}`, { isRemoved });
+  const remove = async () => {
+    try {
+      await setRemoved(true);
+      notice({
+        text: `${block.name} is taken out.`,
+        undo: () =>
+          setRemoved(false)
+            .then(() => router.push(`/p/${projectId}/blocks/${block.id}`))
+            .then(() => router.refresh()),
+      });
+      router.push(`/p/${projectId}/blocks`);
+      router.refresh();
+    } catch (error) {
+      notice({ text: asRefusal(error).message });
+    }
+  };
+  return (
+    <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
+      <Button component={Link} href={`/p/${projectId}/blocks/${block.id}/workshop`}>
+        Workshop
+      </Button>
+      {isGenerated && (
+        <Button component={Link} href={`/p/${projectId}/blocks/${block.id}/remake`}>
+          Change its figures
+        </Button>
+      )}
+      <Button component={Link} href={`/p/${projectId}/order/${block.id}`}>
+        Order of work
+      </Button>
+      <SaveAs
+        projectId={projectId}
+        blockId={block.id}
+        kindNames={sheet.kinds.map(({ name }) => name)}
+        made={made}
+      />
+      <Button color="error" onClick={remove}>
+        Take out of the project
+      </Button>
+    </Stack>
+  );
+}
+
+/** What is against the cloth rules, and what is wrong with the drawing. */
+function Findings({ sheet }: { readonly sheet: BlockSheet }) {
+  return (
+    <>
+      {sheet.violations.length > 0 && (
+        <Alert severity="warning" variant="outlined" icon={false}>
+          <strong>The cloth is not as the rules say.</strong>
+          <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
+            {sheet.violations.slice(0, 12).map(({ message }, index) => (
+              <li key={index}>{message}</li>
+            ))}
+          </Box>
+        </Alert>
+      )}
+      {sheet.problems.length > 0 && (
+        <Alert severity="warning" variant="outlined" icon={false}>
+          <ProblemList problems={sheet.problems} patches={sheet.patches} />
+        </Alert>
+      )}
+    </>
   );
 }

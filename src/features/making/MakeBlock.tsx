@@ -38,6 +38,89 @@ interface MakeBlockProps {
 export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlockProps) {
   const router = useRouter();
   const { system } = settings;
+  const own = useMakeBlock({ projectId, knownFabrics, settings, ...(existing ? { existing } : {}) });
+  const { kind, typed, name, rename, fault, error, isBusy, preview, fabrics, choose, type, save } = own;
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '340px minmax(0, 1fr)' },
+        gap: 3,
+        alignItems: 'start',
+      }}
+    >
+      <Stack spacing={1.5}>
+        <Typography variant="h2">{existing ? `Make ${existing.name} again` : 'Make a block'}</Typography>
+        <Choice
+          label="What kind"
+          value={kind}
+          choices={Object.entries(RECIPE_NAMES)}
+          onChange={(one) => choose(one as RecipeKind)}
+        />
+        {RECIPE_FIELDS[kind].map((field) => (
+          <FigureField
+            key={field.name}
+            field={field}
+            value={typed[field.name] ?? ''}
+            isWrong={fault?.where === field.name}
+            onChange={(value) => type({ [field.name]: value })}
+          />
+        ))}
+        <TextField
+          label="Fabrics, in turn"
+          value={typed.fabrics ?? ''}
+          onChange={(event) => type({ fabrics: event.target.value })}
+          error={fault?.where === 'fabrics'}
+          helperText="Names with commas between; from the middle outwards, or in turn."
+        />
+        {!existing && (
+          <TextField
+            label="Name of the block"
+            value={name}
+            onChange={(event) => rename(event.target.value)}
+            error={error?.where === 'name'}
+          />
+        )}
+        <ErrorNote error={fault ?? error} />
+        <Stack direction="row" spacing={1}>
+          <Button variant="contained" onClick={save} disabled={isBusy || fault !== undefined}>
+            {existing ? 'Save the change' : 'Save the block'}
+          </Button>
+          <Button onClick={() => mayLeave() && router.back()}>Leave</Button>
+        </Stack>
+        {existing && (
+          <Typography variant="body2" color="textSecondary">
+            Ticks on steps that stay the same are kept; others are listed on the maker’s page.
+          </Typography>
+        )}
+      </Stack>
+      <Box>
+        {preview?.sheet && (
+          <>
+            <BlockDrawing
+              label={RECIPE_NAMES[kind]}
+              patches={preview.sheet.patches}
+              kindNames={preview.sheet.kinds}
+              widthMm={preview.sheet.widthMm}
+              heightMm={preview.sheet.heightMm}
+              fabrics={fabrics}
+              system={system}
+            />
+            <Typography>
+              {counted(preview.sheet.patches.length, 'paper')}, {formatLength(preview.sheet.widthMm, system)}{' '}
+              × {formatLength(preview.sheet.heightMm, system)}: {preview.sheet.counts.join(', ')}.
+            </Typography>
+          </>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** The figures as they are typed, what they would make, and how that is saved. */
+function useMakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlockProps) {
+  const router = useRouter();
+  const { system } = settings;
   const [kind, setKind] = useState<RecipeKind>(existing?.recipe.kind ?? 'rosette');
   const [typed, setTyped] = useState<Typed>(() =>
     typedFrom(existing?.recipe ?? defaultRecipe('rosette', UNIT_DEFAULTS[system].stepMm), system),
@@ -80,82 +163,9 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
       router.push(`/p/${projectId}/blocks/${id}`);
       router.refresh();
     });
-  return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: { xs: '1fr', md: '340px minmax(0, 1fr)' },
-        gap: 3,
-        alignItems: 'start',
-      }}
-    >
-      <Stack spacing={1.5}>
-        <Typography variant="h2">{existing ? `Make ${existing.name} again` : 'Make a block'}</Typography>
-        <Choice
-          label="What kind"
-          value={kind}
-          choices={Object.entries(RECIPE_NAMES)}
-          onChange={(one) => choose(one as RecipeKind)}
-        />
-        {RECIPE_FIELDS[kind].map((field) => (
-          <FigureField
-            key={field.name}
-            field={field}
-            value={typed[field.name] ?? ''}
-            isWrong={fault?.where === field.name}
-            onChange={(value) => type({ [field.name]: value })}
-          />
-        ))}
-        <TextField
-          label="Fabrics, in turn"
-          value={typed.fabrics ?? ''}
-          onChange={(event) => type({ fabrics: event.target.value })}
-          error={fault?.where === 'fabrics'}
-          helperText="Names with commas between; from the middle outwards, or in turn."
-        />
-        {!existing && (
-          <TextField
-            label="Name of the block"
-            value={name}
-            onChange={(event) => {
-              setName(event.target.value);
-              setTouched(true);
-            }}
-            error={error?.where === 'name'}
-          />
-        )}
-        <ErrorNote error={fault ?? error} />
-        <Stack direction="row" spacing={1}>
-          <Button variant="contained" onClick={save} disabled={isBusy || fault !== undefined}>
-            {existing ? 'Save the change' : 'Save the block'}
-          </Button>
-          <Button onClick={() => mayLeave() && router.back()}>Leave</Button>
-        </Stack>
-        {existing && (
-          <Typography variant="body2" color="textSecondary">
-            Ticks on steps that stay the same are kept; others are listed on the maker’s page.
-          </Typography>
-        )}
-      </Stack>
-      <Box>
-        {preview?.sheet && (
-          <>
-            <BlockDrawing
-              label={RECIPE_NAMES[kind]}
-              patches={preview.sheet.patches}
-              kindNames={preview.sheet.kinds}
-              widthMm={preview.sheet.widthMm}
-              heightMm={preview.sheet.heightMm}
-              fabrics={fabrics}
-              system={system}
-            />
-            <Typography>
-              {counted(preview.sheet.patches.length, 'paper')}, {formatLength(preview.sheet.widthMm, system)}{' '}
-              × {formatLength(preview.sheet.heightMm, system)}: {preview.sheet.counts.join(', ')}.
-            </Typography>
-          </>
-        )}
-      </Box>
-    </Box>
-  );
+  const rename = (next: string) => {
+    setName(next);
+    setTouched(true);
+  };
+  return { kind, typed, name, rename, fault, error, isBusy, preview, fabrics, choose, type, save };
 }

@@ -48,7 +48,6 @@ export function KindCard({
   system,
   onChange,
 }: KindCardProps) {
-  const putProject = useProjectBasting(projectId);
   const { outline, name } = kind;
   const [proposed] = basting.methods;
   const { method } = basting;
@@ -56,27 +55,7 @@ export function KindCard({
   const tails = tailsOf(outline, foldBy(basting.convention, outline), allowanceMm);
   const longest = Math.max(0, ...tails.map(({ lengthMm }) => lengthMm));
   const pleats = pleatsOf(outline);
-  const set = (choice: KindChoice, isFold: boolean) =>
-    onChange(`${name}: ${isFold ? 'folded' : 'basted'} otherwise now.`, (document) =>
-      withBasting(document, ({ kinds = [], patches: single = {} }) => ({
-        kinds: withKindChoice(kinds, outline, choice),
-        // What was said of single patches of this kind gives way to what is said of all.
-        patches: isFold
-          ? Object.fromEntries(Object.entries(single).filter(([id]) => !patches.some((one) => one.id === id)))
-          : single,
-      })),
-    );
-  const chooseForAll = async () => {
-    const { convention } = basting;
-    await putProject(
-      `${name}: so in the whole project now.`,
-      { outline, convention, method },
-      ({ kinds = [] }) => {
-        const before = kinds.find((one) => isSamePaper(one.outline, outline));
-        return { outline, convention: before?.convention ?? null, method: before?.method ?? null };
-      },
-    );
-  };
+  const { set, chooseForAll } = useKindChoice({ projectId, kind, basting, patches, onChange });
   return (
     <Paper sx={{ p: 1.5, display: 'flex', gap: 1.5 }}>
       <FoldPicture kind={kind} convention={basting.convention} allowanceMm={allowanceMm} />
@@ -144,6 +123,40 @@ export function KindCard({
       </Stack>
     </Paper>
   );
+}
+
+/** Choosing how a kind is folded and held: in this block, or in the whole project. */
+function useKindChoice({
+  projectId,
+  kind: { outline, name },
+  basting,
+  patches,
+  onChange,
+}: Pick<KindCardProps, 'projectId' | 'kind' | 'basting' | 'patches' | 'onChange'>) {
+  const putProject = useProjectBasting(projectId);
+  const { method } = basting;
+  const set = (choice: KindChoice, isFold: boolean) =>
+    onChange(`${name}: ${isFold ? 'folded' : 'basted'} otherwise now.`, (document) =>
+      withBasting(document, ({ kinds = [], patches: single = {} }) => ({
+        kinds: withKindChoice(kinds, outline, choice),
+        // What was said of single patches of this kind gives way to what is said of all.
+        patches: isFold
+          ? Object.fromEntries(Object.entries(single).filter(([id]) => !patches.some((one) => one.id === id)))
+          : single,
+      })),
+    );
+  const chooseForAll = async () => {
+    const { convention } = basting;
+    await putProject(
+      `${name}: so in the whole project now.`,
+      { outline, convention, method },
+      ({ kinds = [] }) => {
+        const before = kinds.find((one) => isSamePaper(one.outline, outline));
+        return { outline, convention: before?.convention ?? null, method: before?.method ?? null };
+      },
+    );
+  };
+  return { set, chooseForAll };
 }
 
 function sayPleats(pleats: ReturnType<typeof pleatsOf>, system: UnitSystem): string {

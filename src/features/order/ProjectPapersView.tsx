@@ -30,7 +30,7 @@ interface ProjectPapersViewProps {
 /** Papers of the whole project: what each maker needs when they are used again, and what to save after each block. */
 export function ProjectPapersView({ projectId, papers, makers, sparesPercent }: ProjectPapersViewProps) {
   const [policy, setPolicy] = useState<BastePolicy>('all-first');
-  const { kinds, names, clashes } = papers;
+  const { kinds, names } = papers;
   if (kinds.length === 0)
     return (
       <Notice title="No papers yet">
@@ -43,14 +43,13 @@ export function ProjectPapersView({ projectId, papers, makers, sparesPercent }: 
   const packs = needs.map((needed) => packsFor(needed, makers));
   const bagPacks = kinds.map(({ inBags }) => packsFor(inBags, makers));
   const inAllBags = total(kinds.map(({ inBags }) => inBags));
-  const group = counted(makers, 'maker');
   return (
     <Stack spacing={2}>
       <Typography variant="h2">Papers of the project</Typography>
       <Typography>
         For one maker who sews the blocks in the order of the{' '}
         <Link href={`/p/${projectId}/blocks/setting`}>setting</Link> and uses papers again, {sparesPercent} %
-        spares included: <strong>{counted(total(needs), 'paper')}</strong>, for {group}{' '}
+        spares included: <strong>{counted(total(needs), 'paper')}</strong>, for {counted(makers, 'maker')}{' '}
         <strong>{total(packs)} packs</strong> of {PACK_PAPERS}.{' '}
         {total(needs) < inAllBags
           ? `If every bag brings its own it is ${counted(inAllBags, 'paper')} and ${counted(total(bagPacks), 'pack')}.`
@@ -62,21 +61,7 @@ export function ProjectPapersView({ projectId, papers, makers, sparesPercent }: 
           <Link href={`/p/${projectId}/blocks/setting`}>Settle it</Link> to see when they come out.
         </Alert>
       )}
-      {clashes.length > 0 && (
-        <Alert severity="warning" variant="outlined" icon={false}>
-          <strong>
-            {clashes.length} {clashes.length === 1 ? 'place' : 'places'} where tails of two blocks lie over
-            one seam:
-          </strong>{' '}
-          {clashes
-            .slice(0, 6)
-            .map(({ patches }) =>
-              patches.map(({ block, number }) => `${number} of ${block}`).join(' against '),
-            )
-            .join('; ')}
-          {clashes.length > 6 ? ' …' : '.'} Fold both all round clockwise, and none is left.
-        </Alert>
-      )}
+      <ClashNote clashes={papers.clashes} />
       <TextField
         select
         size="small"
@@ -92,42 +77,7 @@ export function ProjectPapersView({ projectId, papers, makers, sparesPercent }: 
           </MenuItem>
         ))}
       </TextField>
-      <TableContainer>
-        <Table size="small" aria-label="Papers by kind" sx={{ '& td, & th': { px: 1 } }}>
-          <TableHead>
-            <TableRow>
-              <TableCell />
-              <TableCell>Paper</TableCell>
-              <TableCell align="right">Patches</TableCell>
-              <TableCell align="right">Uses of one</TableCell>
-              <TableCell align="right">In the bags</TableCell>
-              <TableCell align="right">In use at most</TableCell>
-              <TableCell align="right">Needed</TableCell>
-              <TableCell align="right">Packs for {group}</TableCell>
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {kinds.map(({ outline, uses, usesPerPaper, inBags, policies }, kind) => (
-              <TableRow key={names[kind]}>
-                <TableCell sx={{ width: 44 }}>
-                  <Silhouette outline={outline} size={30} label="" />
-                </TableCell>
-                <TableCell>{names[kind]}</TableCell>
-                <TableCell align="right">{uses}</TableCell>
-                <TableCell align="right">{usesPerPaper}</TableCell>
-                <TableCell align="right">{inBags}</TableCell>
-                <TableCell align="right">{policies[policy].peak}</TableCell>
-                <TableCell align="right">
-                  <strong>{needs[kind]}</strong>
-                </TableCell>
-                <TableCell align="right">
-                  {packs[kind]} (bags {bagPacks[kind]})
-                </TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
-      </TableContainer>
+      <PapersTable papers={papers} policy={policy} makers={makers} />
       <Typography color="textSecondary">
         Needed is the larger of what is in use at most and patches ÷ uses of one paper (by the way it is
         basted), with spares. Taking papers out early frees them; a soft edge means a new one.
@@ -193,5 +143,71 @@ function AfterBlock({ block, turn, names }: AfterBlockProps) {
         </Typography>
       </Box>
     </Box>
+  );
+}
+
+/** Places where tails of two blocks lie over one seam. */
+function ClashNote({ clashes }: Pick<PapersOfProject, 'clashes'>) {
+  if (clashes.length === 0) return null;
+  return (
+    <Alert severity="warning" variant="outlined" icon={false}>
+      <strong>
+        {clashes.length} {clashes.length === 1 ? 'place' : 'places'} where tails of two blocks lie over one
+        seam:
+      </strong>{' '}
+      {clashes
+        .slice(0, 6)
+        .map(({ patches }) => patches.map(({ block, number }) => `${number} of ${block}`).join(' against '))
+        .join('; ')}
+      {clashes.length > 6 ? ' …' : '.'} Fold both all round clockwise, and none is left.
+    </Alert>
+  );
+}
+
+interface PapersTableProps {
+  readonly papers: PapersOfProject;
+  readonly policy: BastePolicy;
+  readonly makers: number;
+}
+
+/** Every paper of the project: how often it is sewn, used at once, needed, and bought. */
+function PapersTable({ papers: { kinds, names }, policy, makers }: PapersTableProps) {
+  return (
+    <TableContainer>
+      <Table size="small" aria-label="Papers by kind" sx={{ '& td, & th': { px: 1 } }}>
+        <TableHead>
+          <TableRow>
+            <TableCell />
+            <TableCell>Paper</TableCell>
+            <TableCell align="right">Patches</TableCell>
+            <TableCell align="right">Uses of one</TableCell>
+            <TableCell align="right">In the bags</TableCell>
+            <TableCell align="right">In use at most</TableCell>
+            <TableCell align="right">Needed</TableCell>
+            <TableCell align="right">Packs for {counted(makers, 'maker')}</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {kinds.map(({ outline, uses, usesPerPaper, inBags, policies }, kind) => (
+            <TableRow key={names[kind]}>
+              <TableCell sx={{ width: 44 }}>
+                <Silhouette outline={outline} size={30} label="" />
+              </TableCell>
+              <TableCell>{names[kind]}</TableCell>
+              <TableCell align="right">{uses}</TableCell>
+              <TableCell align="right">{usesPerPaper}</TableCell>
+              <TableCell align="right">{inBags}</TableCell>
+              <TableCell align="right">{policies[policy].peak}</TableCell>
+              <TableCell align="right">
+                <strong>{policies[policy].needed}</strong>
+              </TableCell>
+              <TableCell align="right">
+                {packsFor(policies[policy].needed, makers)} (bags {packsFor(inBags, makers)})
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </TableContainer>
   );
 }

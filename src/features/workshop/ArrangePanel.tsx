@@ -7,7 +7,8 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { changePatches, type LiveReport } from '@/core/workshop';
 import { ringsFrom } from '@/core/cloth';
-import { middleOf, type Workshop } from './useWorkshop';
+import { middleOf } from './boardMiddle';
+import type { Workshop } from './useWorkshop';
 
 interface ArrangePanelProps {
   readonly shop: Workshop;
@@ -18,10 +19,8 @@ interface ArrangePanelProps {
 export function ArrangePanel({ shop, report }: ArrangePanelProps) {
   const { picked, patches } = shop;
   const [folds, setFolds] = useState('6');
-  const [mirror, setMirror] = useState('90');
   const count = /^\d{1,2}$/.test(folds.trim()) ? Number(folds) : 0;
   const isCount = count >= 2 && count <= 60;
-  const mirrorDeg = /^-?\d{1,3}(\.\d+)?$/.test(mirror.trim()) ? Number(mirror) : undefined;
   const none = picked.length === 0;
   const setLayer = (by: number) =>
     shop.edit(
@@ -56,65 +55,13 @@ export function ArrangePanel({ shop, report }: ArrangePanelProps) {
           Wedge
         </Button>
       </Part>
-      <Part title="Fill round the centre">
-        <TextField
-          label="Times in a turn"
-          value={folds}
-          onChange={(event) => setFolds(event.target.value)}
-          error={!isCount}
-          helperText={isCount ? `every ${Math.round(36000 / count) / 100}°` : 'from 2 to 60'}
-          sx={{ width: 130 }}
-        />
-        <TextField
-          label="Mirror at, °"
-          value={mirror}
-          onChange={(event) => setMirror(event.target.value)}
-          error={mirrorDeg === undefined}
-          helperText="0 level, 90 upright"
-          sx={{ width: 130 }}
-        />
-        <Button size="small" disabled={!isCount || patches.length === 0} onClick={() => shop.fill(count)}>
-          Fill by turning
-        </Button>
-        <Button
-          size="small"
-          disabled={!isCount || mirrorDeg === undefined || patches.length === 0}
-          onClick={() => mirrorDeg !== undefined && shop.fill(count, mirrorDeg)}
-        >
-          Fill by turning and mirror
-        </Button>
-        <Button size="small" onClick={() => shop.setTool('centre')} aria-pressed={shop.tool === 'centre'}>
-          {shop.centre ? 'Move the centre' : 'Set the centre'}
-        </Button>
-        <Button size="small" disabled={none} onClick={() => shop.setCentre(nextCorner(shop))}>
-          Centre at next corner of the picked
-        </Button>
-      </Part>
+      <FillPart shop={shop} folds={folds} onFolds={setFolds} count={isCount ? count : undefined} />
       <Part title="Ring">
         <Button size="small" disabled={!shop.paper || patches.length === 0} onClick={shop.ring}>
           Lay {shop.paper ? shop.paper.name : 'the paper in hand'} on every edge it fits
         </Button>
       </Part>
-      <Part title="The picked">
-        <Button size="small" disabled={none} onClick={() => shop.turnPicked(-15)}>
-          Turn back 15°
-        </Button>
-        <Button size="small" disabled={none} onClick={() => shop.turnPicked(15)}>
-          Turn 15°
-        </Button>
-        <Button size="small" disabled={picked.length < 2} onClick={shop.group}>
-          Group
-        </Button>
-        <Button size="small" disabled={none} onClick={shop.ungroup}>
-          Ungroup
-        </Button>
-        <Button size="small" disabled={none} onClick={() => shop.lock(true)}>
-          Lock
-        </Button>
-        <Button size="small" disabled={none} onClick={() => shop.lock(false)}>
-          Unlock
-        </Button>
-      </Part>
+      <PickedPart shop={shop} />
       <Part title="Appliqué layers">
         <Button size="small" disabled={none} onClick={() => setLayer(1)}>
           Lay over the rest
@@ -129,6 +76,93 @@ export function ArrangePanel({ shop, report }: ArrangePanelProps) {
         {picked.length === 1 && report && <Sides shop={shop} report={report} index={itemAt(picked, 0)} />}
       </Part>
     </Stack>
+  );
+}
+
+interface FillPartProps {
+  readonly shop: Workshop;
+  /** Times in a turn, as typed, and as read. */
+  readonly folds: string;
+  readonly onFolds: (text: string) => void;
+  readonly count: number | undefined;
+}
+
+/** Filling round a centre by turning what is there, plain or mirrored. */
+function FillPart({ shop, folds, onFolds, count }: FillPartProps) {
+  const [mirror, setMirror] = useState('90');
+  const mirrorDeg = /^-?\d{1,3}(\.\d+)?$/.test(mirror.trim()) ? Number(mirror) : undefined;
+  const isEmpty = shop.patches.length === 0;
+  return (
+    <Part title="Fill round the centre">
+      <TextField
+        label="Times in a turn"
+        value={folds}
+        onChange={(event) => onFolds(event.target.value)}
+        error={count === undefined}
+        helperText={count === undefined ? 'from 2 to 60' : `every ${Math.round(36000 / count) / 100}°`}
+        sx={{ width: 130 }}
+      />
+      <TextField
+        label="Mirror at, °"
+        value={mirror}
+        onChange={(event) => setMirror(event.target.value)}
+        error={mirrorDeg === undefined}
+        helperText="0 level, 90 upright"
+        sx={{ width: 130 }}
+      />
+      <Button
+        size="small"
+        disabled={count === undefined || isEmpty}
+        onClick={() => count && shop.fill(count)}
+      >
+        Fill by turning
+      </Button>
+      <Button
+        size="small"
+        disabled={count === undefined || mirrorDeg === undefined || isEmpty}
+        onClick={() => count && mirrorDeg !== undefined && shop.fill(count, mirrorDeg)}
+      >
+        Fill by turning and mirror
+      </Button>
+      <Button size="small" onClick={() => shop.setTool('centre')} aria-pressed={shop.tool === 'centre'}>
+        {shop.centre ? 'Move the centre' : 'Set the centre'}
+      </Button>
+      <Button
+        size="small"
+        disabled={shop.picked.length === 0}
+        onClick={() => shop.setCentre(nextCorner(shop))}
+      >
+        Centre at next corner of the picked
+      </Button>
+    </Part>
+  );
+}
+
+/** What can be done with what is picked. */
+function PickedPart({ shop }: { readonly shop: Workshop }) {
+  const { picked } = shop;
+  const none = picked.length === 0;
+  return (
+    <Part title="The picked">
+      <Button size="small" disabled={none} onClick={() => shop.turnPicked(-15)}>
+        Turn back 15°
+      </Button>
+      <Button size="small" disabled={none} onClick={() => shop.turnPicked(15)}>
+        Turn 15°
+      </Button>
+      <Button size="small" disabled={picked.length < 2} onClick={shop.group}>
+        Group
+      </Button>
+      <Button size="small" disabled={none} onClick={shop.ungroup}>
+        Ungroup
+      </Button>
+      <Button size="small" disabled={none} onClick={() => shop.lock(true)}>
+        Lock
+      </Button>
+      <Button size="small" disabled={none} onClick={() => shop.lock(false)}>
+        Unlock
+      </Button>
+    </Part>
   );
 }
 

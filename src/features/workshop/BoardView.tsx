@@ -33,22 +33,11 @@ const BARE_MM = 160;
  * is said in a line that screen readers follow.
  */
 export function BoardView({ shop, report, fabrics, system, marks, look }: BoardViewProps) {
-  const { board, patches, tool, pickedIds } = shop;
+  const { patches, tool, pickedIds } = shop;
   const prefix = `ws${useId().replace(/[^a-zA-Z0-9]/g, '')}`;
-  const isEdit = (event: Event, locate: (clientX: number, clientY: number) => Point) => {
-    const mouse = event instanceof MouseEvent ? event : undefined;
-    const touches = 'touches' in event ? (event as TouchEvent).touches : undefined;
-    if (touches && touches.length > 1) return false;
-    if (mouse?.shiftKey && tool === 'pick') return true;
-    if (tool !== 'pick') return false;
-    const at = mouse ?? touches?.[0];
-    if (!at) return false;
-    const under = board.patchAt(locate(at.clientX, at.clientY));
-    if (under === undefined) return false;
-    // A finger moves the board unless what it presses is picked already.
-    return mouse !== undefined || pickedIds.has(patches[under]?.id ?? '');
-  };
-  const { frameRef, svgRef, groupRef, fit, zoomBy, toBoard, mmOf } = useBoardZoom(isEdit);
+  const { frameRef, svgRef, groupRef, fit, zoomBy, toBoard, mmOf } = useBoardZoom((event, locate) =>
+    isEditing(shop, event, locate),
+  );
 
   const box = useMemo(
     () =>
@@ -133,21 +122,45 @@ export function BoardView({ shop, report, fabrics, system, marks, look }: BoardV
         </g>
       </Box>
       <BoardButtons zoomBy={zoomBy} fit={fitAll} />
-      {patches.length === 0 && (
-        <Box
-          sx={{
-            position: 'absolute',
-            left: 16,
-            top: 12,
-            maxWidth: 420,
-            pointerEvents: 'none',
-            color: 'text.secondary',
-          }}
-        >
-          Take a paper from the tray, then press here to lay the first one. The next ones attach to the edge
-          under the pointer.
-        </Box>
-      )}
+      {patches.length === 0 && <FirstHint />}
+    </Box>
+  );
+}
+
+/** Whether a press or touch works on the papers; else it moves the board. */
+function isEditing(
+  { board, patches, tool, pickedIds }: Workshop,
+  event: Event,
+  locate: (clientX: number, clientY: number) => Point,
+): boolean {
+  const mouse = event instanceof MouseEvent ? event : undefined;
+  const touches = 'touches' in event ? (event as TouchEvent).touches : undefined;
+  if (touches && touches.length > 1) return false;
+  if (mouse?.shiftKey && tool === 'pick') return true;
+  if (tool !== 'pick') return false;
+  const at = mouse ?? touches?.[0];
+  if (!at) return false;
+  const under = board.patchAt(locate(at.clientX, at.clientY));
+  if (under === undefined) return false;
+  // A finger moves the board unless what it presses is picked already.
+  return mouse !== undefined || pickedIds.has(patches[under]?.id ?? '');
+}
+
+/** What to do on an empty board. */
+function FirstHint() {
+  return (
+    <Box
+      sx={{
+        position: 'absolute',
+        left: 16,
+        top: 12,
+        maxWidth: 420,
+        pointerEvents: 'none',
+        color: 'text.secondary',
+      }}
+    >
+      Take a paper from the tray, then press here to lay the first one. The next ones attach to the edge under
+      the pointer.
     </Box>
   );
 }

@@ -13,7 +13,8 @@ import type { Point } from '@/core/geometry';
 import type { LiveReport } from '@/core/workshop';
 import { FabricChip } from '@/ui/FabricChip';
 import { sayNumbers } from '@/ui/patchNumbers';
-import { middleOf, type Workshop } from './useWorkshop';
+import { middleOf } from './boardMiddle';
+import type { Workshop } from './useWorkshop';
 
 interface ClothPanelProps {
   readonly shop: Workshop;

@@ -38,42 +38,11 @@ export function PaperTray({ shop, report, system }: PaperTrayProps) {
     setFamily(next);
     setTyped(typedFromPaper(defaultPaper(next, stepMm), system));
   };
-  const [drawn, setDrawn] = useState<DrawnPapers | undefined>();
   const name = 'outline' in reading ? nameShape(signatureOf(reading.outline), system) : '';
-  const own = useMemo(() => {
-    if (!report) return [];
-    return report.kindNames.flatMap((kindName, kind) => {
-      const first = report.kindOf.indexOf(kind);
-      const outline = shop.patches[first]?.outline;
-      const count = report.kindOf.filter((one) => one === kind).length;
-      return outline ? [{ name: kindName, outline, count }] : [];
-    });
-  }, [report, shop.patches]);
   return (
     <Stack spacing={1.5}>
       <Typography variant="h3">Papers</Typography>
-      {own.length > 0 && (
-        <Box
-          role="group"
-          aria-label="Papers of this block"
-          sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}
-        >
-          {own.map((one) => (
-            <Button
-              key={one.name}
-              size="small"
-              aria-pressed={shop.paper?.name === one.name}
-              variant={shop.paper?.name === one.name ? 'contained' : 'outlined'}
-              onClick={() => shop.hold(one)}
-              title={`${one.name}, ${one.count} in the block`}
-              aria-label={`${one.name}, ${one.count} in the block`}
-              sx={{ minWidth: 52, height: 52, p: 0.5 }}
-            >
-              <Silhouette outline={one.outline} size={34} label="" />
-            </Button>
-          ))}
-        </Box>
-      )}
+      <OwnPapers shop={shop} report={report} />
       <TextField
         select
         label="Family"
@@ -106,6 +75,54 @@ export function PaperTray({ shop, report, system }: PaperTrayProps) {
           Take {name}
         </Button>
       )}
+      <PapersFromDrawing shop={shop} system={system} />
+      <FormControlLabel
+        control={
+          <Switch checked={shop.isForced} onChange={(event) => shop.setForced(event.target.checked)} />
+        }
+        label="Force edges of unequal length together"
+      />
+    </Stack>
+  );
+}
+
+/** The papers that the block has already, to take one more. */
+function OwnPapers({ shop, report }: Omit<PaperTrayProps, 'system'>) {
+  const own = useMemo(() => {
+    if (!report) return [];
+    return report.kindNames.flatMap((kindName, kind) => {
+      const first = report.kindOf.indexOf(kind);
+      const outline = shop.patches[first]?.outline;
+      const count = report.kindOf.filter((one) => one === kind).length;
+      return outline ? [{ name: kindName, outline, count }] : [];
+    });
+  }, [report, shop.patches]);
+  if (own.length === 0) return null;
+  return (
+    <Box role="group" aria-label="Papers of this block" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
+      {own.map((one) => (
+        <Button
+          key={one.name}
+          size="small"
+          aria-pressed={shop.paper?.name === one.name}
+          variant={shop.paper?.name === one.name ? 'contained' : 'outlined'}
+          onClick={() => shop.hold(one)}
+          title={`${one.name}, ${one.count} in the block`}
+          aria-label={`${one.name}, ${one.count} in the block`}
+          sx={{ minWidth: 52, height: 52, p: 0.5 }}
+        >
+          <Silhouette outline={one.outline} size={34} label="" />
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+/** Papers that a drawing shows, each as the exact paper of the catalogue that it was meant to be. */
+function PapersFromDrawing({ shop, system }: Pick<PaperTrayProps, 'shop' | 'system'>) {
+  const [drawn, setDrawn] = useState<DrawnPapers | undefined>();
+  return (
+    <>
       <FileButton
         accept={DRAWING_FILES}
         size="small"
@@ -139,12 +156,6 @@ export function PaperTray({ shop, report, system }: PaperTrayProps) {
           })}
         </Box>
       )}
-      <FormControlLabel
-        control={
-          <Switch checked={shop.isForced} onChange={(event) => shop.setForced(event.target.checked)} />
-        }
-        label="Force edges of unequal length together"
-      />
-    </Stack>
+    </>
   );
 }

@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { Point } from '@/core/geometry';
 import { attach, type FreeStretch, type Ghost } from '@/core/workshop';
-import { centredAt, type Workshop } from './useWorkshop';
+import { centredAt } from './boardMiddle';
+import type { Workshop } from './useWorkshop';
 
 /** How near to an edge the pointer must come for a paper to attach, screen points. */
 const ATTACH_POINTS = 70;

@@ -84,37 +84,7 @@ export function BlockDrawing(props: BlockDrawingProps) {
   return (
     <Box>
       <Box sx={{ border: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
-        <Stack
-          direction="row"
-          spacing={0.5}
-          className="no-print"
-          sx={{ justifyContent: 'flex-end', borderBottom: 1, borderColor: 'divider', p: 0.5 }}
-        >
-          {props.onFlip && (
-            <PlainButton look="text" onClick={props.onFlip} aria-pressed={isFlipped} aria-keyshortcuts="f">
-              {isFlipped ? 'Back' : 'Front'} · flip (F)
-            </PlainButton>
-          )}
-          <PlainButton
-            look="text"
-            aria-label="Zoom in"
-            onClick={() => zoomBy(1.25)}
-            sx={{ minWidth: 40, px: 1 }}
-          >
-            +
-          </PlainButton>
-          <PlainButton
-            look="text"
-            aria-label="Zoom out"
-            onClick={() => zoomBy(0.8)}
-            sx={{ minWidth: 40, px: 1 }}
-          >
-            −
-          </PlainButton>
-          <PlainButton look="text" onClick={() => zoomBy('fit')}>
-            Fit
-          </PlainButton>
-        </Stack>
+        <ZoomBar isFlipped={isFlipped} onFlip={props.onFlip} zoomBy={zoomBy} />
         <Box ref={frameRef} sx={{ overflow: 'hidden', touchAction: 'none', cursor: 'grab' }}>
           <Box
             component="svg"
@@ -138,26 +108,7 @@ export function BlockDrawing(props: BlockDrawingProps) {
               <g transform={isFlipped ? `matrix(-1 0 0 1 ${widthMm} 0)` : undefined}>
                 {layer}
                 {props.children}
-                {props.marks?.map(({ at, label }, index) => (
-                  <g key={index} role="presentation">
-                    <title>{label}</title>
-                    <circle
-                      cx={at.x}
-                      cy={at.y}
-                      r={Math.max(2.5, widthMm / 60)}
-                      fill="none"
-                      stroke="var(--mui-palette-error-main)"
-                      strokeWidth={2.5}
-                      vectorEffect="non-scaling-stroke"
-                    />
-                    <circle
-                      cx={at.x}
-                      cy={at.y}
-                      r={Math.max(0.8, widthMm / 250)}
-                      fill="var(--mui-palette-error-main)"
-                    />
-                  </g>
-                ))}
+                <Marks marks={props.marks ?? []} widthMm={widthMm} />
               </g>
               <Ruler widthMm={widthMm} heightMm={heightMm} system={props.system} margin={margin} />
             </g>
@@ -169,6 +120,58 @@ export function BlockDrawing(props: BlockDrawingProps) {
       </Typography>
     </Box>
   );
+}
+
+interface ZoomBarProps {
+  readonly isFlipped: boolean;
+  readonly onFlip: (() => void) | undefined;
+  readonly zoomBy: (factor: number | 'fit') => void;
+}
+
+/** What turns the drawing over and moves it, for those who use neither wheel nor fingers. */
+function ZoomBar({ isFlipped, onFlip, zoomBy }: ZoomBarProps) {
+  return (
+    <Stack
+      direction="row"
+      spacing={0.5}
+      className="no-print"
+      sx={{ justifyContent: 'flex-end', borderBottom: 1, borderColor: 'divider', p: 0.5 }}
+    >
+      {onFlip && (
+        <PlainButton look="text" onClick={onFlip} aria-pressed={isFlipped} aria-keyshortcuts="f">
+          {isFlipped ? 'Back' : 'Front'} · flip (F)
+        </PlainButton>
+      )}
+      <PlainButton look="text" aria-label="Zoom in" onClick={() => zoomBy(1.25)} sx={{ minWidth: 40, px: 1 }}>
+        +
+      </PlainButton>
+      <PlainButton look="text" aria-label="Zoom out" onClick={() => zoomBy(0.8)} sx={{ minWidth: 40, px: 1 }}>
+        −
+      </PlainButton>
+      <PlainButton look="text" onClick={() => zoomBy('fit')}>
+        Fit
+      </PlainButton>
+    </Stack>
+  );
+}
+
+/** Places that are marked, such as problems. */
+function Marks({ marks, widthMm }: { readonly marks: readonly DrawingMark[]; readonly widthMm: number }) {
+  return marks.map(({ at, label }, index) => (
+    <g key={index} role="presentation">
+      <title>{label}</title>
+      <circle
+        cx={at.x}
+        cy={at.y}
+        r={Math.max(2.5, widthMm / 60)}
+        fill="none"
+        stroke="var(--mui-palette-error-main)"
+        strokeWidth={2.5}
+        vectorEffect="non-scaling-stroke"
+      />
+      <circle cx={at.x} cy={at.y} r={Math.max(0.8, widthMm / 250)} fill="var(--mui-palette-error-main)" />
+    </g>
+  ));
 }
 
 function describe({ patches, kindNames, isFlipped = false }: BlockDrawingProps, index: number): string {
