@@ -1,7 +1,7 @@
 'use client';
-import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { Notice } from '@/ui/Notice';
+import { PlainButton } from '@/ui/PlainButton';
 
 /** How often it is looked whether the page can be shown again, ms. */
 const LOOK_AGAIN_MS = 700;
@@ -25,9 +25,9 @@ export default function ErrorPage({ reset }: { error: Error; reset: () => void }
         ? 'Nothing that was saved is lost. This page shows itself again as soon as the database is back.'
         : 'Nothing was lost. Try again; if it stays, tell whoever runs Kevlo.'}
       <br />
-      <Button onClick={reset} sx={{ mt: 2 }}>
+      <PlainButton onClick={reset} sx={{ mt: 2 }}>
         Try again
-      </Button>
+      </PlainButton>
     </Notice>
   );
 }

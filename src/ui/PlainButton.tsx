@@ -16,9 +16,10 @@ export function PlainButton({ look = 'framed', tone = 'primary', sx = {}, ...res
       component="button"
       type="button"
       sx={{
-        minHeight: 40,
-        px: 2,
+        minHeight: look === 'text' ? 36 : 40,
+        px: look === 'text' ? 1 : 2,
         font: 'inherit',
+        fontSize: look === 'text' ? '0.9rem' : '1rem',
         fontWeight: 600,
         cursor: 'pointer',
         border: look === 'text' ? 0 : 1,
