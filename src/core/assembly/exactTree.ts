@@ -1,6 +1,7 @@
 import { itemAt, knownOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { joinedLast, leaf, type Tree } from './tree';
+import { allOf, eachUnit, isIn, lowestIn, pairKey, setOf, unitOf, without, type UnitSet } from './unitSet';
 import { START_COST, TreeWays, unevenCost, type JoinCost } from './treeWays';
 
 /** Groups of up to this many patches are planned by weighing every order. */
@@ -18,7 +19,7 @@ interface Way {
   /** Where the thread of its last join ends; −1 for a single unit, which has none. */
   readonly end: number;
   /** The part that is made last, as a set, and the way in which it is made; the other part is made in its cheapest way. */
-  readonly last: number;
+  readonly last: UnitSet;
   readonly lastWay: Way | undefined;
 }
 
@@ -46,7 +47,7 @@ export function exactTree(
   const seams = seamsAcross(graph, place);
   if (seams.length > 2 * WORD_BITS) return undefined;
   const { neighbours, low, high } = incidence(graph, seams, place, count);
-  const all = 2 ** count - 1;
+  const all = allOf(count);
   const connected = connectedSets(neighbours, all);
   const joinOf = joinCosts(costs, seams, rims(low, all), rims(high, all));
   const refused = refusedSplits(units, place, apart);
@@ -54,22 +55,23 @@ export function exactTree(
   const ways: (readonly Way[])[] = [];
   for (let set = 1; set <= all; set++) {
     if (!connected[set]) continue;
-    const lowest = set & -set;
+    const lowest = lowestIn(set);
     if (set === lowest) {
-      const unit = itemAt(units, 31 - Math.clz32(set));
+      const unit = itemAt(units, unitOf(set));
       ways[set] = costs.of(unit).map(({ cost, end }) => ({ cost, end, last: 0, lastWay: undefined }));
       continue;
     }
     const found = new Ways();
     // One part holds the lowest unit, so that each split is looked at once.
-    const others = set ^ lowest;
-    for (let more = others; more > 0;) {
+    const others = without(set, lowest);
+    for (let more: UnitSet = others; more > 0;) {
+      // The next smaller subset of the others.
       more = (more - 1) & others;
       const part = lowest | more;
-      const rest = set ^ part;
+      const rest = without(set, part);
       if (!connected[part] || !connected[rest]) continue;
       const [own, other] = [itemAt(ways, part), itemAt(ways, rest)];
-      if (!own[0] || !other[0] || refused.has(part + rest * 2 ** EXACT_PATCHES)) continue;
+      if (!own[0] || !other[0] || refused.has(pairKey(part, rest, EXACT_PATCHES))) continue;
       const below = own[0].cost + other[0].cost;
       if (!found.couldTake(below)) continue;
       const join = joinOf(part, rest);
@@ -131,10 +133,10 @@ function joinCosts(costs: TreeWays, seams: readonly number[], rimLow: Int32Array
   return (a: number, b: number): JoinCost => {
     const low = itemAt(rimLow, a) & itemAt(rimLow, b);
     const high = itemAt(rimHigh, a) & itemAt(rimHigh, b);
-    const key = low + high * 2 ** WORD_BITS;
+    const key = pairKey(low, high, WORD_BITS);
     const before = known.get(key);
     if (before) return before;
-    const between = seams.filter((_, i) => (i < WORD_BITS ? (low >> i) & 1 : (high >> (i - WORD_BITS)) & 1));
+    const between = seams.filter((_, i) => (i < WORD_BITS ? isIn(low, i) : isIn(high, i - WORD_BITS)));
     const join = costs.joinOf(between);
     known.set(key, join);
     return join;
@@ -152,16 +154,16 @@ function refusedSplits(
     for (const patch of patches) {
       const unit = place.get(patch);
       if (unit === undefined) return undefined;
-      set |= 1 << unit;
+      set |= setOf(unit);
     }
-    const size = units.reduce((sum, unit, i) => sum + ((set >> i) & 1 ? unit.members.length : 0), 0);
+    const size = units.reduce((sum, unit, i) => sum + (isIn(set, i) ? unit.members.length : 0), 0);
     return size === patches.length ? set : undefined;
   };
   const refused = new Set<number>();
   for (const [left, right] of apart) {
     const [a, b] = [asSet(left), asSet(right)];
     if (a === undefined || b === undefined) continue;
-    refused.add(a + b * 2 ** EXACT_PATCHES).add(b + a * 2 ** EXACT_PATCHES);
+    refused.add(pairKey(a, b, EXACT_PATCHES)).add(pairKey(b, a, EXACT_PATCHES));
   }
   return refused;
 }
@@ -179,10 +181,10 @@ function incidence(
       number,
       number,
     ];
-    neighbours[a] = itemAt(neighbours, a) | (1 << b);
-    neighbours[b] = itemAt(neighbours, b) | (1 << a);
+    neighbours[a] = itemAt(neighbours, a) | setOf(b);
+    neighbours[b] = itemAt(neighbours, b) | setOf(a);
     const word = i < WORD_BITS ? low : high;
-    for (const end of [a, b]) word[end] = itemAt(word, end) ^ (1 << (i % WORD_BITS));
+    for (const end of [a, b]) word[end] = itemAt(word, end) ^ setOf(i % WORD_BITS);
   });
   return { neighbours, low, high };
 }
@@ -191,8 +193,8 @@ function incidence(
 function rims(own: Int32Array, all: number): Int32Array {
   const rim = new Int32Array(all + 1);
   for (let set = 1; set <= all; set++) {
-    const lowest = set & -set;
-    rim[set] = itemAt(rim, set ^ lowest) ^ itemAt(own, 31 - Math.clz32(lowest));
+    const lowest = lowestIn(set);
+    rim[set] = itemAt(rim, without(set, lowest)) ^ itemAt(own, unitOf(lowest));
   }
   return rim;
 }
@@ -200,11 +202,10 @@ function rims(own: Int32Array, all: number): Int32Array {
 function connectedSets(neighbours: Int32Array, all: number): Uint8Array {
   const connected = new Uint8Array(all + 1);
   for (let set = 1; set <= all; set++) {
-    let reached = set & -set;
+    let reached = lowestIn(set);
     for (let grown = 0; grown !== reached;) {
       grown = reached;
-      for (let rest = reached; rest > 0; rest &= rest - 1)
-        reached |= itemAt(neighbours, 31 - Math.clz32(rest & -rest)) & set;
+      eachUnit(grown, (unit) => (reached |= itemAt(neighbours, unit) & set));
     }
     connected[set] = reached === set ? 1 : 0;
   }
@@ -215,16 +216,16 @@ function connectedSets(neighbours: Int32Array, all: number): Uint8Array {
 function sums(values: readonly number[]): Int32Array {
   const all = new Int32Array(2 ** values.length);
   for (let set = 1; set < all.length; set++) {
-    const lowest = set & -set;
-    all[set] = itemAt(all, set ^ lowest) + itemAt(values, 31 - Math.clz32(lowest));
+    const lowest = lowestIn(set);
+    all[set] = itemAt(all, without(set, lowest)) + itemAt(values, unitOf(lowest));
   }
   return all;
 }
 
 function treeOf(set: number, way: Way, ways: readonly (readonly Way[])[], units: readonly Tree[]): Tree {
-  if (way.last === 0) return itemAt(units, 31 - Math.clz32(set));
+  if (way.last === 0) return itemAt(units, unitOf(set));
   const cheapest = (part: number) => ways[part]?.[0] as Way;
-  const rest = set ^ way.last;
+  const rest = without(set, way.last);
   const last = treeOf(way.last, way.lastWay ?? cheapest(way.last), ways, units);
   const first = treeOf(rest, cheapest(rest), ways, units);
   return joinedLast(first, last);

@@ -43,6 +43,23 @@ class Level {
   }
 }
 
+/** Where a search stands, in one number: the seam walked last, whether against its own direction, and whether over a hole. */
+function packed(seam: number, isBack: boolean, isAcross: boolean): number {
+  return seam * 4 + (isAcross ? 2 : 0) + (isBack ? 1 : 0);
+}
+
+function seamOf(state: number): number {
+  return state >> 2;
+}
+
+function hasCrossed(state: number): boolean {
+  return (state & 2) !== 0;
+}
+
+function runsBack(state: number): boolean {
+  return (state & 1) !== 0;
+}
+
 /**
  * Breadth-first search over directed seams from one place of the rim to the others, by number of avoidable bends and
  * then by number of seams. Passing a place costs an avoidable bend when it turns although two seams there lie in line.
@@ -55,9 +72,8 @@ function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings:
   for (const seam of unit.seams) isOwn.add(seam);
   isReached.wipe();
   const reached = new Map<number, number>();
-  // A state is a seam, a direction, and whether a hole has been crossed.
-  const stateOf = (seam: number, place: number, isAcross = 0) =>
-    seam * 4 + isAcross * 2 + (itemAt(graph.seams, seam).start.place === place ? 0 : 1);
+  const stateOf = (seam: number, place: number, isAcross = false) =>
+    packed(seam, itemAt(graph.seams, seam).start.place !== place, isAcross);
   const crossed = new Set<number>();
   let level = new Level();
   for (const seam of itemAt(graph.seamsAt, source))
@@ -70,16 +86,16 @@ function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings:
       if (isReached.has(state)) continue;
       isReached.add(state);
       cameFrom[state] = itemAt(level.before, i);
-      const [seam, isAcross] = [state >> 2, (state >> 1) & 1];
+      const [seam, isAcross] = [seamOf(state), hasCrossed(state)];
       const { start, end } = itemAt(graph.seams, seam);
-      const place = state % 2 === 0 ? end.place : start.place;
+      const place = runsBack(state) ? start.place : end.place;
       const hole = holeAt.get(place);
       if (hole) {
-        if (crossings === 0 || (crossings === 1 && isAcross === 1) || crossed.has(itemAt(hole, 0))) continue;
+        if (crossings === 0 || (crossings === 1 && isAcross) || crossed.has(itemAt(hole, 0))) continue;
         crossed.add(itemAt(hole, 0));
         for (const other of hole)
           for (const onward of itemAt(graph.seamsAt, other))
-            if (isOwn.has(onward) && onward !== seam) level.push(stateOf(onward, other, 1), state);
+            if (isOwn.has(onward) && onward !== seam) level.push(stateOf(onward, other, true), state);
         continue;
       }
       if (!isInside(place)) {
@@ -115,7 +131,7 @@ function pathsTo(
   const cuts: Cut[] = [];
   for (const [, last] of targets) {
     const seams: number[] = [];
-    for (let state: number = last; state >= 0; state = itemAt(cameFrom, state)) seams.push(state >> 2);
+    for (let state: number = last; state >= 0; state = itemAt(cameFrom, state)) seams.push(seamOf(state));
     if (isSimple(unit.graph, seams)) cuts.push({ seams, excess });
     if (cuts.length >= limit) break;
   }

@@ -182,6 +182,15 @@ export function contactsOfSide(sides: Sides, patches: readonly Patch[], side: nu
     .sort((p, q) => p.from - q.from);
 }
 
+/** Unit direction of a straight side; 0, 0 for a curved one. Two numbers to a side stand in the list. */
+function alongX(directions: Float64Array, side: number): number {
+  return itemAt(directions, side * 2);
+}
+
+function alongY(directions: Float64Array, side: number): number {
+  return itemAt(directions, side * 2 + 1);
+}
+
 /** Straight sides that lie on each other for over 1 mm run opposite to within this cosine (about 25°). */
 const OPPOSITE_COS = -0.9;
 /** Sides further apart than this all along are in no contact, mm; well above the tolerance. */
@@ -189,8 +198,8 @@ const APART_MM = 3 * SAME_POINT_MM;
 
 function contactOf(sides: Sides, side: number, other: number): Contact | undefined {
   const { directions } = sides;
-  const [ux, uy] = [itemAt(directions, side * 2), itemAt(directions, side * 2 + 1)];
-  const [vx, vy] = [itemAt(directions, other * 2), itemAt(directions, other * 2 + 1)];
+  const [ux, uy] = [alongX(directions, side), alongY(directions, side)];
+  const [vx, vy] = [alongX(directions, other), alongY(directions, other)];
   // Most neighbours only meet at a corner: their directions tell, long before anything is measured.
   const areStraight = (ux !== 0 || uy !== 0) && (vx !== 0 || vy !== 0);
   if (areStraight && ux * vx + uy * vy > OPPOSITE_COS) return undefined;
@@ -224,7 +233,7 @@ function straightContact(sides: Sides, side: number, other: number): Contact | u
   if (to - from <= LEAST_SEAM_MM) return undefined;
   const otherLength = itemAt(lengths, other);
   const offOther = (x: number, y: number) => offLine(b, directions, other, otherLength, x, y);
-  const [ux, uy] = [itemAt(directions, side * 2), itemAt(directions, side * 2 + 1)];
+  const [ux, uy] = [alongX(directions, side), alongY(directions, side)];
   const offAt = (along: number) => offOther(a.a.x + ux * along, a.a.y + uy * along);
   if (offAt(from) > SAME_POINT_MM || offAt(to) > SAME_POINT_MM || offAt((from + to) / 2) > SAME_POINT_MM)
     return undefined;
@@ -245,7 +254,7 @@ function alongLine(
   length: number,
   { x, y }: Point,
 ): number {
-  const along = (x - a.x) * itemAt(directions, side * 2) + (y - a.y) * itemAt(directions, side * 2 + 1);
+  const along = (x - a.x) * alongX(directions, side) + (y - a.y) * alongY(directions, side);
   return along < 0 ? 0 : along > length ? length : along;
 }
 
@@ -258,7 +267,7 @@ function offLine(
   x: number,
   y: number,
 ): number {
-  const [ux, uy] = [itemAt(directions, side * 2), itemAt(directions, side * 2 + 1)];
+  const [ux, uy] = [alongX(directions, side), alongY(directions, side)];
   const [px, py] = [x - a.x, y - a.y];
   const free = px * ux + py * uy;
   const along = free < 0 ? 0 : free > length ? length : free;

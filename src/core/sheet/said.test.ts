@@ -85,7 +85,8 @@ test('thread: every knot and lock is counted, and the needlefuls are never less 
     // 1.58 mm of thread to a mm of seam at ten stitches to the inch; 25 mm to a knot, 30 mm to a start and end.
     const lengthMm = sheet.steps.reduce((sum, step) => sum + (step.kind === 'join' ? step.lengthMm : 0), 0);
     expect(metres * 1000).toBeCloseTo(lengthMm * 1.5749 + knots * 25 + sheet.plan.threadStarts * 30, -1);
-    expect(needlefuls * (380 + 30)).toBeGreaterThanOrEqual(metres * 1000);
+    // A needleful is cut to 500 mm, of which 380 mm end up in stitches.
+    expect(needlefuls).toBe(Math.ceil(Math.max((lengthMm * 1.5749) / 380, (metres * 1000) / 500)));
   }
 });
 

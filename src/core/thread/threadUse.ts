@@ -4,6 +4,8 @@ const BITE_MM = 0.8;
 const FOLD_MM = 1;
 const KNOT_MM = 25;
 const START_AND_END_MM = 30;
+/** What of a needleful does not end up in stitches, mm: knots, the tail, and what is too short to sew. */
+const NEEDLEFUL_LOSS_MM = 120;
 
 /**
  * Thread that one whip stitch takes, mm: 2·√(b² + (p/2)²) + w with bite b, pitch p and fold thickness w.
@@ -38,8 +40,8 @@ export interface SewnRun {
 
 /**
  * Thread for some runs: stitches, metres with every knot, start and end, and needlefuls.
- * Cut to their whole length (what is usable, and a start and end of each) the needlefuls are never less than the metres.
- * @param usableMm part of a needleful that ends up in stitches and knots
+ * Cut to their whole length the needlefuls are never less than the metres.
+ * @param usableMm part of a needleful that ends up in stitches; it is cut 120 mm longer
  */
 export function threadUse(
   runs: readonly SewnRun[],
@@ -48,11 +50,13 @@ export function threadUse(
   usableMm: number,
 ): ThreadUse {
   const stitches = runs.reduce((sum, { lengthMm }) => sum + stitchesOn(lengthMm, stitchesPerMm), 0);
-  const inWork = runs.reduce((sum, { lengthMm, knots }) => sum + threadOn(lengthMm, stitchesPerMm) + knots * KNOT_MM, 0); // prettier-ignore
-  const used = inWork + threadStarts * START_AND_END_MM;
+  const sewn = runs.reduce((sum, { lengthMm }) => sum + threadOn(lengthMm, stitchesPerMm), 0);
+  const knotted = runs.reduce((sum, { knots }) => sum + knots * KNOT_MM, 0);
+  const used = sewn + knotted + threadStarts * START_AND_END_MM;
+  const cut = Math.max(sewn / usableMm, used / (usableMm + NEEDLEFUL_LOSS_MM));
   return {
     stitches,
     metres: used / 1000,
-    needlefuls: Math.max(runs.length > 0 ? 1 : 0, Math.ceil(used / (usableMm + START_AND_END_MM) - 1e-9)),
+    needlefuls: Math.max(runs.length > 0 ? 1 : 0, Math.ceil(cut - 1e-9)),
   };
 }
