@@ -4,7 +4,6 @@ import { planAssembly } from '../assembly';
 import { papersInPlay, withSpares } from '../papers';
 import { groupKinds } from '../shapes';
 import { cutGrid, rosette } from '../testing';
-import { threadPerStitch, threadUse } from '../thread';
 import { bagContents, pickList } from '.';
 
 const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
@@ -44,15 +43,4 @@ test('just-in-time basting needs no more papers than basting all first, and neve
   expect(first).toMatchObject({ uses: 36, peakInUse: 36, needed: 36 });
   expect(late?.peakInUse).toBeLessThan(36);
   expect(late?.peakInUse).toBeGreaterThanOrEqual(20);
-});
-
-test('thread: 10 stitches an inch take about 4 mm each, 1.58 times the seam', () => {
-  expect(threadPerStitch(2.54)).toBeCloseTo(4, 2);
-  expect(threadPerStitch(1.27) / 1.27).toBeCloseTo(2.4, 1);
-  expect(threadUse([{ lengthMm: 254, knots: 2 }], 1, 10 / 25.4, 380)).toMatchObject({
-    stitches: 100,
-    needlefuls: 2,
-    metres: expect.closeTo(0.4803, 3),
-  });
-  expect(threadUse([], 0, 10 / 25.4, 380)).toEqual({ stitches: 0, metres: 0, needlefuls: 0 });
 });

@@ -17,7 +17,7 @@ export function threadPerStitch(pitchMm: number): number {
 
 /** Stitches on a seam. */
 export function stitchesOn(lengthMm: number, stitchesPerMm: number): number {
-  return Math.ceil(lengthMm * stitchesPerMm - 1e-9);
+  return Math.max(0, Math.ceil(lengthMm * stitchesPerMm - 1e-9));
 }
 
 /** Thread sewn into a length of seam, mm, without knots. */
