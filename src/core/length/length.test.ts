@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { formatAngle, formatArea, formatLength, parseLength, roundUpToGrid } from '.';
+import { UNIT_DEFAULTS, formatAngle, formatArea, formatLength, parseLength, roundUpToGrid } from '.';
 
 test.each([
   ['1 3/4"', 44.45], ['1¾ in', 44.45], ['1.75in', 44.45], ['45mm', 45], ['4.5 cm', 45], ['11/4 in', 69.85],
@@ -41,3 +41,10 @@ test('angles are printed to a tenth, a hair below a half as the half; areas in t
   expect(formatArea(1676.2, 'inch')).toBe('2.60 sq in');
   expect(formatArea(1676.2, 'metric')).toBe('16.8 cm²');
 }); // prettier-ignore
+
+test('each system begins with its own round figures: a quarter of an inch, or seven millimetres', () => {
+  expect(UNIT_DEFAULTS).toMatchObject({
+    inch: { stepMm: 25.4, allowanceMm: 6.35, pageSize: 'Letter' },
+    metric: { stepMm: 25, allowanceMm: 7, pageSize: 'A4' },
+  });
+});
