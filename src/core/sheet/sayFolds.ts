@@ -1,21 +1,28 @@
-import { FOLD_CONVENTIONS, type FoldConvention } from '../basting';
+import { FOLD_CONVENTIONS, PLEAT_MM, type FoldConvention } from '../basting';
 import { edgesOf, isStraight, type Outline } from '../geometry';
+import { formatLength, type UnitSystem } from '../length';
 
 /**
  * How to fold the cloth over a paper, in sentences: what its sides ask for, and the order that was chosen.
  * @param raw how many of the papers have sides that stay raw: there the last fold may have no first one to lie under
  */
-export function sayFolds(outline: Outline, convention: FoldConvention, raw: 'none' | 'some' | 'all'): string {
+export function sayFolds(
+  outline: Outline,
+  convention: FoldConvention,
+  raw: 'none' | 'some' | 'all',
+  system: UnitSystem,
+): string {
   const edges = edgesOf(outline);
   const curves = edges.filter((edge) => !isStraight(edge));
   if (curves.length === 0) return sayOrder(convention, raw);
+  const every = formatLength(PLEAT_MM, system);
   const straight = edges.length - curves.length;
   const bowsOut = curves.some(({ bulge }) => bulge > 0);
   const bowsIn = curves.some(({ bulge }) => bulge < 0);
   return [
-    ...(bowsOut ? ['Pleat the cloth every ¼″ (6 mm) round the curve, small and even, all one way.'] : []),
+    ...(bowsOut ? [`Pleat the cloth every ${every} round the curve, small and even, all one way.`] : []),
     ...(bowsIn
-      ? ['Where the curve bows in, clip the allowance every ¼″ (6 mm), not quite to the paper.']
+      ? [`Where the curve bows in, clip the allowance every ${every}, not quite to the paper.`]
       : []),
     ...(straight > 0 && convention !== 'curve-only'
       ? [`Then fold the straight ${straight === 1 ? 'side' : 'sides'} over the ends of the pleats.`]

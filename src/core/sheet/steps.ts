@@ -32,7 +32,7 @@ export function stepsOf(sources: StepSources): Step[] {
 }
 
 function basteSteps(
-  { graph, sorted, kindNames, rawSides = [], chosen, methods }: StepSources,
+  { graph, sorted, kindNames, rawSides = [], chosen, methods, system }: StepSources,
   due: readonly number[],
 ): BasteStep[] {
   const batches = new Map<string, number[]>();
@@ -55,12 +55,15 @@ function basteSteps(
     const bare = patches.filter((patch) => (rawSides[patch]?.length ?? 0) > 0).map((patch) => patch + 1);
     const raw =
       bare.length === 0 ? '' : ` Leave the dotted sides of ${bare.join(', ')} raw: they are covered later.`;
+    const bareness = bare.length === 0 ? 'none' : bare.length < patches.length ? 'some' : 'all';
+    const convention = chosen.conventionOf[first] ?? 'clockwise';
+    const folds = sayFolds(itemAt(graph.patches, first).outline, convention, bareness, system);
     const method = methods[itemAt(sorted.kindOf, first)] ?? 'thread';
     const { name: by, warning } = BASTE_METHODS[method];
     return {
       kind: 'baste',
       id: stepId('baste', [patches.map((patch) => graph.patches[patch]?.id as string)]),
-      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${sayFolds(itemAt(graph.patches, first).outline, chosen.conventionOf[first] ?? 'clockwise', bare.length === 0 ? 'none' : bare.length < patches.length ? 'some' : 'all')} ${by}. ${warning}${raw}`,
+      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${folds} ${by}. ${warning}${raw}`,
       minutes: kind ? methodMinutes(method, kind.outline) * patches.length : 0,
       method,
       patches,
@@ -149,7 +152,7 @@ function joinText(
 const STRAIGHT_MM = 0.5;
 
 /** Whether a run of seam bows: a curve, which is eased and not sewn along a ruler. */
-export function isCurvedRun(path: readonly Point[]): boolean {
+function isCurvedRun(path: readonly Point[]): boolean {
   const [a, b] = [itemAt(path, 0), lastOf(path)];
   const length = distance(a, b);
   if (length < STRAIGHT_MM) return path.length > 2;
