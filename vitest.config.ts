@@ -13,6 +13,20 @@ export default defineConfig({
           name: 'core',
           include: ['src/{core,ui,features,workers}/**/*.test.ts', 'cli/**/*.test.ts'],
           testTimeout: 240_000,
+          // Every processor, and modules loaded once per worker: nothing in the core keeps a state between tests.
+          maxWorkers: '100%',
+          isolate: false,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'screens',
+          include: ['src/{ui,features}/**/*.test.tsx'],
+          environment: 'happy-dom',
+          setupFiles: ['src/ui/testing/setUp.ts'],
+          testTimeout: 60_000,
+          maxWorkers: '100%',
         },
       },
       {

@@ -210,7 +210,7 @@ test('where two patches lie twice on their places, no turn takes both of one pla
   expect(validatePlan(graph, planAssembly(graph))).toEqual([]);
 });
 
-test('a thousand patches with a hundred holes are planned nearly as quickly as without', () => {
+test('five hundred patches with fifty holes are planned nearly as quickly as without', () => {
   const time = (patches: ReturnType<typeof hexagonMosaic>) => {
     const graph = buildSeamGraph(patches);
     const planned = () => {
@@ -220,8 +220,8 @@ test('a thousand patches with a hundred holes are planned nearly as quickly as w
     };
     return Math.min(planned(), planned());
   };
-  time(hexagonMosaic(500));
-  const whole = hexagonMosaic(1024);
+  time(hexagonMosaic(300));
+  const whole = hexagonMosaic(529);
   expect(time(whole.filter((_, i) => i % 11 !== 5))).toBeLessThan(5 * time(whole));
 });
 
