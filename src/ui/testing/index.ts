@@ -1,0 +1,3 @@
+export { answering, refused, unreachable, type Asked } from './answering';
+export { FakeStream } from './fakeStream';
+export { navigation } from './navigation';
