@@ -84,7 +84,7 @@ export function runMutate(args: readonly string[]): number {
 
 function sources(copy: string, folder: string): string[] {
   const own = readdirSync(path.join(copy, folder), { recursive: true, encoding: 'utf8' })
-    .filter((file) => /\.tsx?$/.test(file) && !/\.test\.ts$|index\.ts$|testing\//.test(file))
+    .filter((file) => /\.tsx?$/.test(file) && !/\.test\.tsx?$|index\.ts$|testing\//.test(file))
     .map((file) => path.join(folder, file));
   if (own.length === 0) throw new PlainError(`${folder} holds no sources.`);
   return own;
@@ -124,10 +124,18 @@ function passes(copy: string, change: Change | undefined, folder: string): boole
 }
 
 function runTests(copy: string, folder: string): boolean {
-  const project = folder.startsWith('src/server') ? 'database' : 'core';
+  const isDrawn = /^src\/(ui|features)/.test(folder);
+  const projects = folder.startsWith('src/server') ? ['database'] : isDrawn ? ['core', 'screens'] : ['core'];
   const run = spawnSync(
     process.execPath,
-    ['node_modules/vitest/vitest.mjs', 'run', '--project', project, '--bail', '1', folder],
+    [
+      'node_modules/vitest/vitest.mjs',
+      'run',
+      ...projects.flatMap((project) => ['--project', project]),
+      '--bail',
+      '1',
+      folder,
+    ],
     { cwd: copy, stdio: 'ignore', timeout: 240_000 },
   );
   return run.status === 0;

@@ -27,7 +27,7 @@ function stopOnSignal(): void {
 
 const BIN = path.join(ROOT, 'node_modules/.bin');
 
-const PARTS: readonly string[] = ['core', 'database', 'browser'];
+const PARTS: readonly string[] = ['core', 'screens', 'database', 'browser'];
 
 /** Checks that pass or fail as a whole. */
 const CHECKS: readonly (readonly [string, string, readonly string[]])[] = [
@@ -40,9 +40,9 @@ const CHECKS: readonly (readonly [string, string, readonly string[]])[] = [
 ];
 
 /**
- * `./kevlo test [core|database|browser] [FILE …]`: checks, unit and property tests, database tests and browser tests; of
- * one kind only, and only files whose path holds one of the words. Works in a cluster, data folder, build and ports of its
- * own, so that the application may run meanwhile.
+ * `./kevlo test [core|screens|database|browser] [FILE …]`: checks, unit and property tests, tests of screens in a stand-in
+ * for a browser, database tests and browser tests; of one kind only, and only files whose path holds one of the words.
+ * Works in a cluster, data folder, build and ports of its own, so that the application may run meanwhile.
  */
 export async function runTest(args: readonly string[]): Promise<number> {
   const files = args.filter((word) => !PARTS.includes(word));
@@ -54,7 +54,7 @@ export async function runTest(args: readonly string[]): Promise<number> {
   chmodSync(folder, 0o711);
   try {
     if (args.length === 0) for (const check of CHECKS) if (!isStopped) await runCheck(check, counts);
-    if (wanted('core')) await runSuite('core', files, {}, folder, counts);
+    for (const name of ['core', 'screens']) if (wanted(name)) await runSuite(name, files, {}, folder, counts);
     if (wanted('database') || wanted('browser')) {
       const url = databaseUrl(await startCluster(folder), 'postgres');
       const env = { KEVLO_TEST_DATABASE: url, KEVLO_DIST: '.next-test' };

@@ -17,5 +17,7 @@ export function useSend() {
       setIsBusy(false);
     }
   }, []);
-  return { error, isBusy, run };
+  /** The refusal is settled and no longer shown. */
+  const settle = useCallback(() => setError(undefined), []);
+  return { error, isBusy, run, settle };
 }

@@ -25,7 +25,7 @@ export function useSetting(
   const [typed, setTyped] = useState(() => typedFromSetting(setting, system));
   const [saved, setSaved] = useState(initial);
   const [fault, setFault] = useState<{ what: string; mend: string; where: string } | undefined>();
-  const { error, isBusy, run } = useSend();
+  const { error, isBusy, run, settle } = useSend();
 
   const show = (next: Setting) => {
     setTyped(typedFromSetting(next, system));
@@ -93,12 +93,13 @@ export function useSetting(
       change({ ...setting, places });
     },
     save,
-    /** Where someone saved meanwhile: theirs becomes what is shown; undo brings mine back, to be saved over theirs or not. */
+    /** Where someone saved meanwhile: theirs becomes what is shown; undo brings mine back and saves it over theirs. */
     showTheirs:
       theirs &&
       (() => {
         change(withPlaces(theirs.setting, setting));
         setSaved(theirs);
+        settle();
       }),
   };
 }

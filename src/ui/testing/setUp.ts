@@ -1,4 +1,5 @@
 import { cleanup } from '@testing-library/react';
+import { mutate } from 'swr';
 import { afterEach, beforeEach, vi } from 'vitest';
 import { navigation } from './navigation';
 import { FakeStream } from './fakeStream';
@@ -6,15 +7,16 @@ import { FakeStream } from './fakeStream';
 vi.mock('next/navigation', () => navigation);
 
 beforeEach(() => {
-  navigation.router.push.mockClear();
-  navigation.router.refresh.mockClear();
+  for (const way of Object.values(navigation.router)) way.mockClear();
   vi.stubGlobal('EventSource', FakeStream);
   localStorage.clear();
   sessionStorage.clear();
 });
 
-afterEach(() => {
+afterEach(async () => {
   cleanup();
+  // What one test's server answered is nothing to the next.
+  await mutate(() => true, undefined, { revalidate: false });
   FakeStream.closeAll();
   vi.unstubAllGlobals();
   vi.useRealTimers();

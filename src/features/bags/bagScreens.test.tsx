@@ -1,0 +1,184 @@
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { expect, test, vi } from 'vitest';
+import { bagContents, pickList } from '@/core/bags';
+import { defaultRecipe, documentOfRecipe } from '@/core/generate';
+import { groupKinds } from '@/core/shapes';
+import type { Kit, KitStatus } from '@/server/bags';
+import { Notices } from '@/ui/Notices';
+import { FakeStream, answering, type Asked } from '@/ui/testing';
+import { BagsStation } from './BagsStation';
+import { PrintSheets } from './PrintSheets';
+import { STATUS_NAMES } from './useKits';
+
+const project = {
+  id: 'p1',
+  name: 'Coast',
+  shop: 'Harbour Hall',
+  unitSystem: 'inch',
+  pageSize: 'Letter',
+  sparesPercent: 5,
+  allowanceMm: 6.35,
+};
+const { patches } = documentOfRecipe(defaultRecipe('plate'));
+const bag = bagContents(patches, groupKinds(patches.map(({ outline }) => outline)), {
+  sparesPercent: 5,
+  allowanceMm: 6.35,
+  system: 'inch',
+});
+const blocks = [
+  { id: 'a', name: 'Plate', bag, saved: '12 × 1″ hexagon' },
+  { id: 'b', name: 'Star', bag, saved: '' },
+];
+const makers = [
+  { id: 'm1', name: 'Ada', hasLink: true, skips: [] },
+  { id: 'm2', name: 'Bo', hasLink: true, skips: ['b'] },
+];
+const list = pickList([{ block: 'Plate', contents: bag, bags: 2 }, { block: 'Star', contents: bag, bags: 1 }]); // prettier-ignore
+
+const kit = (blockId: string, makerId: string, status: KitStatus, revision = 1): Kit => ({
+  blockId,
+  makerId,
+  status,
+  revision,
+});
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+
+/** The station on a server that keeps bags, with who else changed one meanwhile. */
+function atBags(kits: readonly Kit[] = []) {
+  const server = { kits: [...kits], meanwhile: [] as Kit[] };
+  const same = (a: Kit, b: Kit) => a.blockId === b.blockId && a.makerId === b.makerId;
+  const asked = answering({
+    'GET /api/projects/p1/kits': () => server.kits,
+    'PUT /api/projects/p1/kits': ({ body }) => {
+      const { bags } = body as { bags: Kit[] };
+      const refused = server.meanwhile.filter((one) => bags.some((own) => same(own, one)));
+      const changed = bags.filter((own) => !refused.some((one) => same(own, one))).map((own) => ({ ...own, revision: own.revision + 1 }));
+      server.kits = [...server.kits.filter((one) => ![...changed, ...refused].some((own) => same(own, one))), ...changed, ...refused];
+      return { changed, refused };
+    },
+  });
+  render(
+    <Notices>
+      <BagsStation project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+    </Notices>,
+  );
+  return { server, asked };
+} // prettier-ignore
+
+const put = (asked: readonly Asked[]) =>
+  asked.filter(({ method }) => method === 'PUT').map(({ body }) => (body as { bags: Kit[] }).bags);
+const status = (name: string) => screen.getByRole('button', { name: new RegExp(`^${name}: `) }).textContent;
+
+test('a bag goes on to packed and to handed over, on the revision that was seen, and each press is taken back', async () => {
+  const { asked } = atBags([kit('a', 'm1', 'to-pack', 3)]);
+  press('Ada, Plate: to pack');
+  await waitFor(() => expect(status('Ada, Plate')).toBe('packed'));
+  press('Ada, Plate: packed');
+  await waitFor(() => expect(status('Ada, Plate')).toBe('handed over'));
+  expect(put(asked)).toEqual([[kit('a', 'm1', 'packed', 3)], [kit('a', 'm1', 'handed-over', 4)]]);
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(status('Ada, Plate')).toBe('packed'));
+  expect(put(asked)[2]).toEqual([kit('a', 'm1', 'packed', 5)]);
+});
+
+test('a maker who does not sew a block has no bag there', () => {
+  atBags();
+  expect(screen.getByLabelText('Bo does not sew Star')).toBeTruthy();
+  expect(screen.queryByRole('button', { name: /^Bo, Star/ })).toBeNull();
+});
+
+test('a whole column is marked at once; what someone else changed meanwhile stays and is told', async () => {
+  const { server, asked } = atBags();
+  server.meanwhile = [kit('a', 'm2', 'handed-over', 7)];
+  press('All bags of Plate');
+  fireEvent.click(screen.getByRole('menuitem', { name: 'Mark 2 bags as packed' }));
+  await screen.findByText(/1 bag changed by someone else meanwhile/);
+  expect([status('Ada, Plate'), status('Bo, Plate')]).toEqual(['packed', 'handed over']);
+  expect(put(asked)[0]).toHaveLength(2);
+  fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(status('Ada, Plate')).toBe('to pack'));
+  expect(put(asked)[1]).toHaveLength(1);
+  press('All bags of Bo');
+  expect(screen.getByRole('menuitem', { name: 'None to pack' }).getAttribute('aria-disabled')).toBe('true');
+});
+
+test('what others pack is seen at once, other kinds of change ask nothing, a refusal is told', async () => {
+  const { server, asked } = atBags();
+  server.kits = [kit('a', 'm1', 'packed')];
+  const before = asked.length;
+  act(() => FakeStream.tell('progress'));
+  expect(asked).toHaveLength(before);
+  act(() => FakeStream.tell('kits'));
+  await waitFor(() => expect(status('Ada, Plate')).toBe('packed'));
+  answering({});
+  press('Ada, Plate: packed');
+  await screen.findByText(/Refused: not-found/);
+});
+
+test('what is in a bag: papers with spares and hands, cloth as cut sizes, and what to save', () => {
+  atBags();
+  fireEvent.click(screen.getByRole('tab', { name: 'In each bag' }));
+  const card = screen.getByRole('region', { name: 'Bag for Plate' });
+  for (const { name, count, spares, left, right } of bag.papers) {
+    expect(card.textContent).toContain(`${count + spares} × ${name} (${count} + ${spares} spare${left + right > 0 ? `; wrap ${left} L, ${right} R` : ''})`);
+  }
+  for (const { fabric, cuts } of bag.fabrics) {
+    expect(card.textContent).toContain(fabric);
+    for (const cut of cuts) expect(card.textContent).toContain(`for ${cut.kindName}`);
+  }
+  expect(card.textContent).toContain('save for later blocks: 12 × 1″ hexagon.');
+  expect(screen.getByRole('region', { name: 'Bag for Star' }).textContent).not.toContain('save for later');
+}); // prettier-ignore
+
+test('the pick list adds up what all bags take, with how each total comes about', () => {
+  atBags();
+  fireEvent.click(screen.getByRole('tab', { name: 'Pick list' }));
+  const rows = screen.getAllByRole('row').map((row) => [...row.querySelectorAll('td')].map(({ textContent }) => textContent));
+  for (const { name, count, spares } of bag.papers) {
+    const row = rows.find(([first]) => first === name);
+    expect(row?.[1]).toBe(String(3 * (count + spares)));
+    expect(row?.[2]).toBe(`Plate ${count + spares} × 2 + Star ${count + spares} × 1`);
+  }
+}); // prettier-ignore
+
+test('a label for each bag that is packed and none for a skipped block; L prints', () => {
+  const print = vi.fn();
+  vi.stubGlobal('print', print);
+  render(
+    <PrintSheets project={project as never} blocks={blocks} makers={makers} list={list} fabrics={['Ink']} />,
+  );
+  const labels = screen
+    .getAllByRole('region', { name: /^Label / })
+    .map((one) => one.getAttribute('aria-label'));
+  expect(labels).toEqual(['Label Plate, Ada', 'Label Plate, Bo', 'Label Star, Ada']);
+  expect(screen.getByText('3 labels')).toBeTruthy();
+  expect(
+    within(screen.getByRole('region', { name: 'Label Plate, Bo' })).getByText(/save for later blocks/),
+  ).toBeTruthy();
+  fireEvent.keyDown(document.body, { key: 'l', ctrlKey: true });
+  expect(print).not.toHaveBeenCalled();
+  fireEvent.keyDown(document.body, { key: 'l' });
+  expect(print).toHaveBeenCalledOnce();
+});
+
+test('the map of the top leads to a bag by its name in the address; without blocks there are no bags', () => {
+  location.hash = '#bag-b';
+  atBags();
+  expect(screen.getByRole('tab', { name: 'In each bag' }).getAttribute('aria-selected')).toBe('true');
+  location.hash = '';
+  render(
+    <BagsStation
+      project={project as never}
+      blocks={[]}
+      makers={makers}
+      kits={[]}
+      pickList={list}
+      fabrics={[]}
+    />,
+  );
+  expect(screen.getByText('No bags yet')).toBeTruthy();
+});
+
+test('each state of a bag has a name of its own', () => {
+  expect(new Set(Object.values(STATUS_NAMES)).size).toBe(3);
+});

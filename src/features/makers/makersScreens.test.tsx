@@ -1,0 +1,142 @@
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, test } from 'vitest';
+import type { BlockProgress } from '@/server/progress';
+import { Notices } from '@/ui/Notices';
+import { FakeStream, answering, navigation, refused } from '@/ui/testing';
+import { MakersStation } from './MakersStation';
+import { wallScale } from './WallLine';
+
+const blocks = [{ id: 'a', name: 'Star' }, { id: 'b', name: 'Plate' }]; // prettier-ignore
+const makers = [
+  { id: 'm1', name: 'Ada', hasLink: true, skips: [] },
+  { id: 'm2', name: 'Bo', hasLink: false, skips: ['b'] },
+];
+const entry = (makerId: string, blockId: string, done: number, more: Partial<BlockProgress> = {}): BlockProgress => ({
+  makerId, blockId, done, total: 10, doneMinutes: done * 6, totalMinutes: 60, covered: 0, isOwnOrder: false, orphaned: 0, ...more,
+}); // prettier-ignore
+const START = [entry('m1', 'a', 5), entry('m1', 'b', 0), entry('m2', 'a', 10, { stuckOn: 'Sew 1 to 2' })];
+
+function atMakers(list = makers) {
+  const server = { progress: START };
+  const asked = answering({
+    'GET /api/projects/p1/progress': () => server.progress,
+    'PATCH /api/projects/p1/makers/.*': ({ body }) => ('link' in (body as object) ? { link: 'http://x/m/new' } : {}),
+    'POST /api/projects/p1/makers': ({ body }) =>
+      (body as { names: string[] }).names.includes('Ada') ? refused(409, 'name-taken', { where: 'names.0' }) : (body as { names: string[] }).names.map((name) => ({ name, link: `http://x/m/${name}` })),
+  });
+  render(
+    <Notices>
+      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={START} />
+    </Notices>,
+  );
+  return { server, asked, user: userEvent.setup() };
+} // prettier-ignore
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const row = (name: string) => document.querySelector(`tr[data-maker="${name}"]`) as HTMLElement;
+const choose = (maker: string, item: string | RegExp) => {
+  press(`Blocks and link of ${maker}`);
+  fireEvent.click(screen.getByRole('menuitem', { name: item }));
+};
+
+test('each maker’s line says how far they are in steps and time, where they are stuck, and what they do not sew', () => {
+  atMakers();
+  expect(row('Ada').textContent).toContain('5 of 20');
+  expect(row('Ada').textContent).toMatch(/about 1 h 30 min left/);
+  expect(within(row('Ada')).getByRole('img').getAttribute('aria-label')).toBe('Star 5 of 10 steps, Plate 0 of 10 steps');
+  expect(row('Ada').textContent).toContain('all blocks, link in force');
+  expect(row('Bo').textContent).toContain('stuck on Star');
+  expect(row('Bo').textContent).toContain('all done');
+  expect(row('Bo').textContent).toContain('1 of 2 blocks, no link');
+  expect(within(row('Bo')).getByRole('img').getAttribute('aria-label')).toBe('Star 10 of 10 steps, Plate not sewn');
+}); // prettier-ignore
+
+test('a line is sewn by share of minutes: blocks lie along it by their hours', () => {
+  const scale = wallScale([60, 30, 10]);
+  expect(scale.from(0)).toBe(0);
+  expect(scale.to(0)).toBe(scale.from(1));
+  expect(scale.to(0) / scale.to(2)).toBeCloseTo(0.6, 9);
+  expect((scale.to(1) - scale.from(1)) / scale.to(2)).toBeCloseTo(0.3, 9);
+  atMakers();
+  const [, sewn] = /M(\d+) 17H([\d.]+)/.exec([...row('Ada').querySelectorAll('path')].find((one) => one.getAttribute('stroke-width') === '6')!.getAttribute('d')!)!;
+  expect(Number(sewn)).toBe(2);
+  const end = Number(/17H([\d.]+)/.exec(row('Ada').querySelectorAll('path')[0]!.getAttribute('d')!)![1]);
+  const half = [...row('Ada').querySelectorAll('path')].find((one) => one.getAttribute('stroke-width') === '6')!.getAttribute('d')!;
+  expect(Number(/17H([\d.]+)/.exec(half)![1])).toBeCloseTo(2 + (end - 2) / 2, 6);
+}); // prettier-ignore
+
+test('ticks of makers are seen at once; changes of bags ask nothing', async () => {
+  const { server, asked } = atMakers();
+  await waitFor(() => expect(asked.length).toBeGreaterThan(0));
+  const before = asked.length;
+  act(() => FakeStream.tell('kits'));
+  expect(asked).toHaveLength(before);
+  server.progress = [entry('m1', 'a', 7), ...START.slice(1)];
+  act(() => FakeStream.tell('progress'));
+  await waitFor(() => expect(row('Ada').textContent).toContain('7 of 20'));
+});
+
+test('makers are added by name, one to a line; the names stay when they are refused; links are shown once with a code', async () => {
+  const { asked, user } = atMakers();
+  const names = screen.getByRole('textbox', { name: 'Names, one to a line' }) as HTMLTextAreaElement;
+  await user.type(names, 'Ada');
+  press('Add the maker');
+  await screen.findByText(/Refused: name-taken/);
+  expect([names.value, names.getAttribute('aria-invalid')]).toEqual(['Ada', 'true']);
+  await user.clear(names);
+  await user.type(names, ' Cy \n\n Di ');
+  press('Add 2 makers');
+  await screen.findByText('Personal links');
+  expect(asked.at(-1)?.body).toEqual({ names: ['Cy', 'Di'] });
+  expect(screen.getAllByTestId('maker-link').map((one) => one.getAttribute('href'))).toEqual(['http://x/m/Cy', 'http://x/m/Di']);
+  expect(screen.getAllByRole('img', { name: 'Code for the phone’s camera' })).toHaveLength(2);
+  expect(names.value).toBe('');
+  press('Close');
+  await waitFor(() => expect(screen.queryByText('Personal links')).toBeNull());
+}); // prettier-ignore
+
+test('a link is given anew or revoked; one who has none has none to revoke', async () => {
+  const { asked } = atMakers();
+  choose('Ada', /^Give a new link/);
+  expect((await screen.findByTestId('maker-link')).textContent).toBe('http://x/m/new');
+  expect(asked.at(-1)).toMatchObject({ path: '/api/projects/p1/makers/m1', body: { link: 'renew' } });
+  press('Close');
+  await waitFor(() => expect(screen.queryByTestId('maker-link')).toBeNull());
+  await screen.findByRole('button', { name: 'Blocks and link of Ada' });
+  choose('Ada', 'Revoke the link');
+  await screen.findByText(/Ada’s link no longer works/);
+  fireEvent.click(await screen.findByRole('button', { name: 'Blocks and link of Bo' }));
+  expect(screen.getByRole('menuitem', { name: 'Revoke the link' }).getAttribute('aria-disabled')).toBe(
+    'true',
+  );
+});
+
+test('a maker is taken out and put back', async () => {
+  const { asked } = atMakers();
+  choose('Bo', 'Take out of the project');
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body)).toEqual([{ isRemoved: true }, { isRemoved: false }]));
+  await waitFor(() => expect(navigation.router.refresh).toHaveBeenCalledTimes(2));
+}); // prettier-ignore
+
+test('the blocks a maker sews are chosen one by one', async () => {
+  const { asked } = atMakers();
+  choose('Bo', 'Choose the blocks that they sew');
+  const boxes = screen.getAllByRole('checkbox') as HTMLInputElement[];
+  expect(boxes.map(({ checked }) => checked)).toEqual([true, false]);
+  fireEvent.click(boxes[1]!);
+  await waitFor(() => expect(asked.find(({ method }) => method === 'PATCH')?.body).toEqual({ skip: { blockId: 'b', isSkipped: false } }));
+  answering({});
+  fireEvent.click(boxes[0]!);
+  await screen.findByText(/Refused: not-found/);
+}); // prettier-ignore
+
+test('without makers it is said how they come; copying puts a link on the clipboard', async () => {
+  const { user } = atMakers([]);
+  expect(screen.getByText('No makers yet')).toBeTruthy();
+  await user.type(screen.getByRole('textbox'), 'Cy');
+  press('Add the maker');
+  fireEvent.click(await screen.findByRole('button', { name: 'Copy' }));
+  await waitFor(async () => expect(await navigator.clipboard.readText()).toBe('http://x/m/Cy'));
+});

@@ -1,0 +1,136 @@
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { beforeEach, expect, test, vi } from 'vitest';
+import { defaultRecipe, generate } from '@/core/generate';
+import { defaultSetting, layOutTop, type Setting } from '@/core/setting';
+import { answering, refused, type Asked } from '@/ui/testing';
+import { SettingView } from './SettingView';
+import { fitNotes } from './fitNotes';
+
+const patches = generate(defaultRecipe('grid'));
+const blocks = ['Star', 'Plate', 'Rose', 'Fan'].map((name, i) => ({
+  id: `b${i}`,
+  name,
+  patches,
+  widthMm: 152.4,
+  heightMm: 152.4,
+}));
+const START = defaultSetting(blocks, 2, 25.4);
+const PUT = 'PUT /api/projects/p1/setting'; // prettier-ignore
+
+function atSetting(answer: (asked: Asked) => unknown = ({ body }) => ({ revision: (body as { revision: number }).revision + 1 })) {
+  const asked = answering({ [PUT]: answer });
+  render(<SettingView projectId="p1" initial={START} revision={3} blocks={blocks as never} fabrics={['Ink']} system="inch" />);
+  return { asked, last: () => asked.at(-1)?.body as { setting: Setting; revision: number } };
+} // prettier-ignore
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const type = (name: string | RegExp, text: string) =>
+  fireEvent.change(screen.getByRole('textbox', { name }), { target: { value: text } });
+const after = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms)); // prettier-ignore
+
+beforeEach(() => void vi.useFakeTimers());
+
+test('a figure is saved once the hands rest, on its revision; one that cannot be read holds the save and is said at its field', async () => {
+  const { asked, last } = atSetting();
+  type('Sashing width, finished', '2');
+  await after(500);
+  type('Sashing width, finished', '1 1/2');
+  await after(700);
+  expect(asked).toEqual([]);
+  await after(200);
+  expect(last()).toMatchObject({ revision: 3, setting: { sashMm: expect.closeTo(38.1, 6) } });
+  expect(screen.getByRole('button', { name: 'Saved' }).hasAttribute('disabled')).toBe(true);
+  type('Border', 'wide');
+  await after(2000);
+  expect(asked).toHaveLength(1);
+  expect(screen.getByRole('textbox', { name: 'Border' }).getAttribute('aria-invalid')).toBe('true');
+  type('Border', '1');
+  await after(1000);
+  expect(last()).toMatchObject({ revision: 4, setting: { borderMm: expect.closeTo(25.4, 6) } });
+});
+
+test('two places are exchanged by two presses or by keys, undone and done again; the same place puts it down', async () => {
+  const { last } = atSetting();
+  const [a, b] = START.places;
+  const place = (number: number) => screen.getByRole('button', { name: new RegExp(`^Place ${number}:`) });
+  fireEvent.click(place(1));
+  expect(place(1).getAttribute('aria-pressed')).toBe('true');
+  fireEvent.click(place(1));
+  expect(place(1).getAttribute('aria-pressed')).toBe('false');
+  fireEvent.keyDown(place(1), { key: 'Enter' });
+  fireEvent.keyDown(place(2), { key: 'x' });
+  fireEvent.keyDown(place(2), { key: ' ' });
+  await after(1000);
+  expect(last().setting.places.slice(0, 2)).toEqual([b, a]);
+  press('Undo');
+  await after(1000);
+  expect(last().setting.places.slice(0, 2)).toEqual([a, b]);
+  press('Redo');
+  await after(1000);
+  expect(last().setting.places.slice(0, 2)).toEqual([b, a]);
+});
+
+test('a block is put into a place, or none', async () => {
+  const { last } = atSetting();
+  fireEvent.click(screen.getByRole('button', { name: /^Place 1:/ }));
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Block in place 1' }));
+  fireEvent.click(screen.getByRole('option', { name: 'none' }));
+  await after(1000);
+  expect(last().setting.places[0]).toBeNull();
+});
+
+test('each block is told its strips; made earlier or later, strips go with it; the ends cannot go further', async () => {
+  const { last } = atSetting();
+  const rows = within(screen.getByRole('table')).getAllByRole('row').slice(1);
+  const sums = rows.map((row) => within(row).getAllByRole('cell').slice(1, 4).reduce((sum, cell) => sum + Number(cell.textContent), 0));
+  const layout = layOutTop(START);
+  expect(sums.reduce((sum, one) => sum + one, 0)).toBe(layout.strips.length);
+  expect(screen.getByRole('button', { name: /^Make Star earlier/ }).hasAttribute('disabled')).toBe(true);
+  press('Make Star later');
+  await after(1000);
+  expect(last().setting.making.slice(0, 2)).toEqual([START.places[1], START.places[0]]);
+}); // prettier-ignore
+
+test('someone saved meanwhile: theirs can be shown, mine comes back by undo and is saved over theirs', async () => {
+  const theirs = { ...START, sashMm: 50.8 };
+  let isTaken = false;
+  const { last, asked } = atSetting(({ body }) =>
+    isTaken ? { revision: 12 } : (body as { revision: number }).revision === 3 ? refused(409, 'changed', { current: { setting: theirs, revision: 11 } }) : { revision: 12 },
+  );
+  type('Border', '3');
+  await after(1000);
+  expect(asked).toHaveLength(1);
+  await after(9000);
+  expect(asked).toHaveLength(1);
+  isTaken = true;
+  press(/^Show theirs/);
+  await after(1000);
+  press('Undo');
+  await after(1000);
+  expect(last()).toMatchObject({ revision: expect.any(Number), setting: { borderMm: expect.closeTo(76.2, 6) } });
+  expect(last().revision).toBeGreaterThanOrEqual(11);
+}); // prettier-ignore
+
+test('edge to edge has neither sashing nor cornerstones; set off rows need two columns and have no cornerstones', async () => {
+  const { last } = atSetting();
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'How the rows lie' }));
+  fireEvent.click(screen.getByRole('option', { name: /set off by half/ }));
+  expect((screen.getByRole('switch', { name: 'Cornerstones' }) as HTMLInputElement).disabled).toBe(true);
+  await after(1000);
+  expect(last().setting.places).toHaveLength(layOutTop(last().setting).cells.length);
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Between the blocks' }));
+  fireEvent.click(screen.getByRole('option', { name: /edge to edge/ }));
+  expect(screen.queryByRole('textbox', { name: /Sashing/ })).toBeNull();
+  await after(1000);
+  expect(last().setting.joint).toBe('edge-to-edge');
+});
+
+test('what does not fill its place is told with what to do', () => {
+  const placed = (spareWidthMm: number, spareHeightMm: number) => [{ block: { name: 'Star' }, cell: 0, spareWidthMm, spareHeightMm }] as never;
+  const notes = (w: number, h: number, layout: Setting['layout'] = 'grid') => fitNotes(placed(w, h), { ...START, layout }, 'metric');
+  expect(notes(0.4, 0.4)).toEqual([]);
+  expect(notes(0.6, 0)[0]).toMatch(/^Star leaves .* appliqué it/);
+  expect(notes(-0.4, 0)).toEqual([]);
+  expect(notes(0, -2)[0]).toMatch(/^Star is 4 mm larger than its place/);
+  expect(notes(-40, 0, 'offset')[0]).toMatch(/half of it shows/);
+}); // prettier-ignore
