@@ -97,7 +97,7 @@ function changeAt(copy: string, files: readonly string[], random: () => number):
     const lines = readFileSync(path.join(copy, file), 'utf8').split('\n');
     const line = Math.floor(random() * lines.length);
     const text = lines[line] as string;
-    if (/^\s*(\*|\/\/|\/\*|import|export \{|\})/.test(text)) continue;
+    if (/^\s*(\*|\/\/|\/\*|import|export \{|\})/.test(text) || isLook(lines, line)) continue;
     const places = SLIPS.flatMap(([pattern, slip]) =>
       [...text.matchAll(pattern)].map((match) => ({ at: match.index, found: match[0], slip })),
     );
@@ -107,6 +107,20 @@ function changeAt(copy: string, files: readonly string[], random: () => number):
       text.slice(0, place.at) + place.slip(place.found) + text.slice(place.at + place.found.length);
     return { file, line: line + 1, before: text.trim(), after: after.trim() };
   }
+}
+
+/** Names of what is only looked at: how things are drawn is checked by eye, on the pictures. */
+const LOOK = /\b(sx|style|strokeWidth|fontSize|opacity|fillOpacity|height|width|spacing|size|minRows|rx)=\{/;
+
+/** Whether a line is about looks alone: it stands in the style of an element. */
+function isLook(lines: readonly string[], line: number): boolean {
+  if (LOOK.test(lines[line] ?? '')) return true;
+  for (let at = line - 1; at >= Math.max(0, line - 40); at--) {
+    if (/\}\}/.test(lines[at] ?? '') || /^(export )?(function|const \w+ = \()/.test(lines[at] ?? ''))
+      return false;
+    if (/\bsx=\{\{$/.test(lines[at] ?? '')) return true;
+  }
+  return false;
 }
 
 /** Whether the tests of a folder pass although a change was made, or as things are where none is. */

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import path from 'node:path';
-import { testDatabase } from '@/server/database/testDatabase';
+import { testDatabase } from '@/server/testing';
 import { answers, freePort } from '../cli/ports';
 
 /** The built application on a database of its own, served by one or more processes. */

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { connect } from '@/server/database';
-import { testDatabase } from '@/server/database/testDatabase';
+import { testDatabase } from '@/server/testing';
 import { binary } from '../cli/cluster';
 
 const FOLDER = path.join(process.cwd(), 'src/server/migrations');

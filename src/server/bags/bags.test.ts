@@ -1,7 +1,5 @@
-import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
-import { createFirstAccount, type Account } from '../accounts';
 import { projectBadges } from '../badges';
 import { listBlocks, makeBlock } from '../blocks';
 import { addSample } from '../demo';
@@ -10,31 +8,16 @@ import { runJobNow } from '../jobs';
 import { listKits, setKitStatus, setKitStatuses } from './kits';
 import { addMakers, listMakers, setSkip } from '../makers';
 import { makerPage, projectProgress, recordEvents } from '../progress';
-import {
-  setProjectState,
-  createProject,
-  listProjects,
-  openProject,
-  type Access,
-  type Project,
-  type Wish,
-} from '../projects';
-import { testDatabase } from '../database/testDatabase';
+import { setProjectState, listProjects, openProject } from '../projects';
+import { testProject, type TestProject } from '../testing';
 
 /** Bags of makers who sew what they choose, marked one by one and many at once. */
-let sql: postgres.Sql;
-let drop: () => Promise<void>;
-let host: Account;
-let access: Access<'own'>;
-let project: Project;
+let { sql, drop, host, access, project, open } = {} as TestProject;
 let blocks: string[];
 let makers: { id: string; name: string; token: string }[];
 
 beforeAll(async () => {
-  ({ sql, drop } = await testDatabase());
-  host = await createFirstAccount(sql, 'host@one.example', 'Host', 'a long password');
-  access = await createProject(sql, host, { name: 'Bags' });
-  ({ project } = access);
+  ({ sql, drop, host, access, project, open } = await testProject('Bags'));
   for (const kind of ['plate', 'disc'] as const)
     await makeBlock(sql, access, { name: kind, recipe: defaultRecipe(kind) });
   blocks = (await listBlocks(sql, project)).map(({ id }) => id);
@@ -42,8 +25,6 @@ beforeAll(async () => {
 });
 
 afterAll(() => drop());
-
-const open = <W extends Wish>(who: Account, id: string, wish: W) => openProject(sql, who, id, wish);
 
 const wish = (maker: number, block: number, status: 'to-pack' | 'packed' | 'handed-over', revision = 0) => ({
   makerId: makers[maker]?.id ?? '',

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { withKindChoice } from '@/core/basting';
 import { defaultRecipe } from '@/core/generate';
@@ -13,35 +12,20 @@ import {
   type BasteStep,
   type JoinStep,
 } from '@/core/sheet';
-import { createFirstAccount, type Account } from '../accounts';
 import { saveBlock } from './blockDocuments';
 import { readRevision } from './readBlock';
 import { listBlocks, makeBlock, openBlock } from './blocks';
 import { addMakers } from '../makers';
 import { makerPage, projectProgress, recordEvents, type RecordedEvent } from '../progress';
-import {
-  changeProjectBasting,
-  createProject,
-  openProject,
-  type Access,
-  type Project,
-  saveSetting,
-} from '../projects';
+import { changeProjectBasting, createProject, openProject, saveSetting } from '../projects';
 import { exportProject, importProject } from '../files';
 import { papersOfProject } from './projectPapers';
-import { testDatabase } from '../database/testDatabase';
+import { testProject, type TestProject } from '../testing';
 
-let sql: postgres.Sql;
-let drop: () => Promise<void>;
-let host: Account;
-let access: Access<'own'>;
-let project: Project;
+let { sql, drop, host, access, project } = {} as TestProject;
 
 beforeAll(async () => {
-  ({ sql, drop } = await testDatabase());
-  host = await createFirstAccount(sql, 'host@order.example', 'Host', 'a long password');
-  access = await createProject(sql, host, { name: 'Order' });
-  ({ project } = access);
+  ({ sql, drop, host, access, project } = await testProject('Order'));
 });
 
 afterAll(() => drop());

@@ -1,5 +1,4 @@
 import path from 'node:path';
-import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { SCHOOLS, planAssembly, validatePlan, type School } from '@/core/assembly';
 import { buildSeamGraph } from '@/core/block';
@@ -8,7 +7,6 @@ import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { makePaper } from '@/core/catalogue';
 import { defaultSetting } from '@/core/setting';
 import { paint } from '@/core/workshop';
-import { createAccount, createFirstAccount, type Account } from '../accounts';
 import { addDocument, listBlocks, makeBlock } from './blocks';
 import { remakeBlock, saveBlock, type NewerBlock } from './blockDocuments';
 import { readRevision } from './readBlock';
@@ -16,37 +14,16 @@ import { loadDemo } from '../demo';
 import { chooseMark, projectMarks } from './marks';
 import { exportProject, importProject } from '../files';
 import { printJob } from '@/core/printing';
-import {
-  createProject,
-  listProjects,
-  openProject,
-  type Access,
-  type Project,
-  type Wish,
-  readKeptSetting,
-  readProject,
-  saveSetting,
-} from '../projects';
-import { testDatabase } from '../database/testDatabase';
+import { createProject, listProjects, readKeptSetting, readProject, saveSetting } from '../projects';
+import { testProject, type TestProject } from '../testing';
 
-let sql: postgres.Sql;
-let drop: () => Promise<void>;
-let host: Account;
-let stranger: Account;
-let access: Access<'own'>;
-let project: Project;
+let { sql, drop, host, stranger, access, project, open } = {} as TestProject;
 
 beforeAll(async () => {
-  ({ sql, drop } = await testDatabase());
-  host = await createFirstAccount(sql, 'host@one.example', 'Host', 'a long password');
-  stranger = await createAccount(sql, 'other@two.example', 'Other', 'another password');
-  access = await createProject(sql, host, { name: 'Workshop project' });
-  ({ project } = access);
+  ({ sql, drop, host, stranger, access, project, open } = await testProject('Workshop project'));
 });
 
 afterAll(() => drop());
-
-const open = <W extends Wish>(who: Account, id: string, wish: W) => openProject(sql, who, id, wish);
 
 const refusal = (status: number) => expect.objectContaining({ status });
 const star = documentOfRecipe(defaultRecipe('star'));

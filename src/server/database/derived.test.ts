@@ -1,26 +1,17 @@
-import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { DEFAULT_SEWING } from '@/core/assembly';
 import { blockSheet } from '@/core/sheet';
 import { exportProject } from '../files';
-import { createFirstAccount, type Account } from '../accounts';
 import { addDocument, listBlocks } from '../blocks';
 import { derived, derivedAll, dropOldResults } from './derived';
-import { createProject, openProject, changeProject, type Access, type Project } from '../projects';
-import { testDatabase } from './testDatabase';
+import { openProject, changeProject } from '../projects';
+import { testProject, type TestProject } from '../testing';
 
-let sql: postgres.Sql;
-let drop: () => Promise<void>;
-let host: Account;
-let access: Access<'own'>;
-let project: Project;
+let { sql, drop, host, access, project } = {} as TestProject;
 
 beforeAll(async () => {
-  ({ sql, drop } = await testDatabase());
-  host = await createFirstAccount(sql, 'host@one.example', 'Host', 'a long password');
-  access = await createProject(sql, host, { name: 'Kept results' });
-  ({ project } = access);
+  ({ sql, drop, host, access, project } = await testProject('Kept results'));
 });
 
 afterAll(() => drop());

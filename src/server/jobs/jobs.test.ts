@@ -2,7 +2,7 @@ import type postgres from 'postgres';
 import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest';
 import { createFirstAccount, type Account } from '../accounts';
 import { listBlocks } from '../blocks';
-import { testDatabase } from '../database/testDatabase';
+import { testDatabase } from '../testing';
 import { addSample, DEMO_BLOCKS } from '../demo';
 import { JOB_KINDS } from '../jobKinds';
 import { listMakers } from '../makers';

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import type postgres from 'postgres';
 import { onChange } from './live';
 import { notify, type Change } from './notify';
-import { testDatabase } from '../database/testDatabase';
+import { testDatabase } from '../testing';
 
 let sql: postgres.Sql;
 let drop: () => Promise<void>;

@@ -1,35 +1,22 @@
 import sharp from 'sharp';
-import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
-import { createAccount, createFirstAccount, type Account } from '../accounts';
 import { makeBlock } from '../blocks';
 import { addMakers } from '../makers';
 import { addPhoto, listPhotos, readMakerPhoto, readPhoto, setPhotoRemoved } from './photos';
 import { makerPage } from '../progress';
-import { createProject, openProject, type Access, type Project, type Wish } from '../projects';
-import { testDatabase } from '../database/testDatabase';
+import { createProject } from '../projects';
+import { testProject, type TestProject } from '../testing';
 
-let sql: postgres.Sql;
-let drop: () => Promise<void>;
-let host: Account;
-let stranger: Account;
-let access: Access<'own'>;
-let project: Project;
+let { sql, drop, host, stranger, access, project, open } = {} as TestProject;
 let blockId: string;
 
 beforeAll(async () => {
-  ({ sql, drop } = await testDatabase());
-  host = await createFirstAccount(sql, 'host@photo.example', 'Host', 'a long password');
-  stranger = await createAccount(sql, 'other@photo.example', 'Other', 'another password');
-  access = await createProject(sql, host, { name: 'Photos' });
-  ({ project } = access);
+  ({ sql, drop, host, stranger, access, project, open } = await testProject('Photos'));
   ({ id: blockId } = await makeBlock(sql, access, { name: 'Shown', recipe: defaultRecipe('rosette') }));
-}); // prettier-ignore
+});
 
 afterAll(() => drop());
-
-const open = <W extends Wish>(who: Account, id: string, wish: W) => openProject(sql, who, id, wish);
 
 const add = async (image: Buffer, account = host) =>
   addPhoto(sql, await open(account, project.id, 'edit'), blockId, {

@@ -35,7 +35,7 @@ import { openProject } from './access';
 import { changeProject, createProject } from './projects';
 import { recordEvents } from '../progress';
 import { saveSetting } from './setting';
-import { testDatabase } from '../database/testDatabase';
+import { testDatabase } from '../testing';
 
 /** Every function that reads or changes something of a project × who asks for it × whose things are named. */
 let sql: postgres.Sql;

@@ -1,0 +1,2 @@
+export { refusal } from './refusal';
+export { testDatabase, testProject, type TestProject } from './testDatabase';
