@@ -60,11 +60,7 @@ export function StepDrawing(props: StepDrawingProps) {
       {step?.kind === 'join' && (
         <>
           <BendLayer folds={step.folds} patches={sheet.patches} shift={shift} />
-          <ThreadLayer
-            chains={step.chains}
-            carriesOn={step.carriesOn}
-            scaleMm={Math.max(sheet.widthMm, sheet.heightMm)}
-          />
+          <ThreadLayer chains={step.chains} scaleMm={Math.max(sheet.widthMm, sheet.heightMm)} />
         </>
       )}
     </BlockDrawing>

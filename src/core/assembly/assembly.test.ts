@@ -144,13 +144,20 @@ test('layers are pieced apart, and patches joined to nothing take no join', () =
   expect(plan.joins.every(({ left, right }) => new Set([...left, ...right].map((i) => patches[i]?.layer)).size === 1)).toBe(true);
 }); // prettier-ignore
 
-test('the thread carries on only from the join before, and every minute is accounted for', () => {
+test('the thread goes on from the join before, through a fold where that lies between, and every minute is accounted for', () => {
   const graph = buildSeamGraph(cutGrid(4, 1, [0]));
   const plan = planOf(graph);
-  // Four squares in a row: every seam is apart from the others, so each needs a thread of its own.
-  expect(plan.totals.threadStarts).toBe(3);
-  const [first] = plan.joins;
+  // Four squares in a row: every seam is a side away from the one before, so one thread slides from each to the next.
+  expect([plan.totals.threadStarts, plan.totals.slides]).toEqual([1, 2]);
+  const [first, second] = plan.joins;
   expect(first?.minutes).toBeCloseTo(0.5 + (25.4 * (10 / 25.4)) / 12 + 0.75, 6);
+  expect(second?.minutes).toBeCloseTo(0.5 + (25.4 * (10 / 25.4)) / 12 + 0.2, 6);
+  // Sides of 61 mm are too long to slide through: each seam has a thread of its own.
+  const long = cutGrid(4, 1, [0]).map((one) => ({
+    ...one,
+    outline: { ...one.outline, corners: one.outline.corners.map(({ x, y }) => ({ x: x * 2.4, y: y * 2.4 })) },
+  }));
+  expect(planOf(buildSeamGraph(long)).totals).toMatchObject({ threadStarts: 3, slides: 0 });
   expect(plan.totals.minutes).toBeCloseTo(
     plan.joins.reduce((sum, { minutes }) => sum + minutes, 0),
     9,

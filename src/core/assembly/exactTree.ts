@@ -52,6 +52,22 @@ export function exactTree(
   const joinOf = joinCosts(costs, seams, rims(low, all), rims(high, all));
   const refused = refusedSplits(units, place, apart);
   const sizes = sums(units.map((unit) => unit.members.length));
+  const savingOf = savings(costs, place);
+  /** Offers the join with the thread of the part made last, whatever way that is made. */
+  const carryOn = (
+    found: Ways,
+    made: readonly Way[],
+    join: { cost: number; start: number; end: number; part: UnitSet },
+  ) => {
+    const { start, end, part } = join;
+    for (const way of made) {
+      const cost = join.cost + way.cost;
+      // The ways come cheapest first: none of the rest can win either.
+      if (!found.couldTake(cost - START_COST, end)) return;
+      const saving = way.end < 0 ? 0 : savingOf(way.end, start, part);
+      if (saving > 0) found.offer(cost - saving, end, part, way);
+    }
+  };
   const ways: (readonly Way[])[] = [];
   for (let set = 1; set <= all; set++) {
     if (!connected[set]) continue;
@@ -79,10 +95,8 @@ export function exactTree(
       if (!found.couldTake(cost - START_COST)) continue;
       for (const [start, end] of join.ends) {
         found.offer(cost, end, itemAt(sizes, part) > 1 && sizes[rest] === 1 ? part : rest, undefined);
-        for (const way of own)
-          if (way.end === start) found.offer(cost + way.cost - own[0].cost - START_COST, end, part, way);
-        for (const way of other)
-          if (way.end === start) found.offer(cost + way.cost - other[0].cost - START_COST, end, rest, way);
+        carryOn(found, own, { cost: cost - own[0].cost, start, end, part });
+        carryOn(found, other, { cost: cost - other[0].cost, start, end, part: rest });
       }
     }
     ways[set] = found.list();
@@ -96,8 +110,11 @@ class Ways {
   private readonly byEnd = new Map<number, Way>();
   private least = Infinity;
 
-  couldTake(cost: number): boolean {
-    return cost < this.least + START_COST;
+  /** Whether a way of that cost could still pay; with an end: whether it could be the cheapest that ends there. */
+  couldTake(cost: number, end?: number): boolean {
+    return (
+      cost < this.least + START_COST && (end === undefined || cost < (this.byEnd.get(end)?.cost ?? Infinity))
+    );
   }
 
   offer(cost: number, end: number, last: number, lastWay: Way | undefined): void {
@@ -113,6 +130,30 @@ class Ways {
       .sort((a, b) => a.cost - b.cost);
   }
 }
+
+/** What is saved where the thread of the part made last goes on: all of it where the next join begins there, less by slides within that part. */
+function savings(costs: TreeWays, place: ReadonlyMap<number, number>) {
+  const known = new Map<number, readonly { readonly needs: UnitSet; readonly saving: number }[]>();
+  return (end: number, start: number, part: UnitSet): number => {
+    if (end === start) return START_COST;
+    if (end < 0) return 0;
+    const key = end * MOST_PLACES + start;
+    let own = known.get(key);
+    if (!own) {
+      own = costs.slidesOf(end, start).flatMap(({ patches, saving }) => {
+        const units = patches.map((patch) => place.get(patch));
+        if (units.includes(undefined)) return [];
+        return [{ needs: units.reduce<number>((set, unit) => set | setOf(unit as number), 0), saving }];
+      });
+      known.set(key, own);
+    }
+    for (const { needs, saving } of own) if ((needs & part) === needs) return saving;
+    return 0;
+  };
+}
+
+/** Places are fewer than this. */
+const MOST_PLACES = 2 ** 26;
 
 /** Seams between different units. */
 function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): number[] {

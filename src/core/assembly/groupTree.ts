@@ -2,9 +2,12 @@ import { itemAt, lastOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { contract } from './contract';
 import { exactTree, type Apart } from './exactTree';
+import { recogniseFigure, type Figure, type TreeKind } from './figures';
 import { findCut } from './findCut';
 import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
+import { inRings } from './inRings';
+import { ringsTree } from './ringsTree';
 import { schoolTree, type School } from './schools';
 import { joinTrees, leaf, type Tree } from './tree';
 import { treeCost } from './treeCost';
@@ -23,7 +26,13 @@ export interface GroupTask {
   /** Called for each patch and unit that is done; throws to stop. */
   readonly goOn: () => void;
   /** Of several orders with as few bends the one that serves best. */
-  readonly choose: (graph: SeamGraph, trees: readonly Tree[]) => Tree;
+  readonly choose: (graph: SeamGraph, orders: readonly Candidate[], figure: Figure | undefined) => Tree;
+}
+
+/** An order that was found, and the way in which it puts the group together. */
+export interface Candidate {
+  readonly tree: Tree;
+  readonly kind: TreeKind;
 }
 
 /** The order of one connected group, and whether every order was weighed. */
@@ -37,6 +46,8 @@ export interface GroupOrder {
 /** Blocks up to this size are looked at for turns onto themselves, and for all schools. */
 const MOST_TURNED = 600;
 const MOST_COMPARED = 60;
+/** Units of up to so many patches are tried patch by patch on one thread: small ones stay light, larger ones begin fewer threads. */
+const RINGED = [14, 32, 64, Infinity] as const;
 const COMPARED = ['wedges', 'rows', 'rings', 'pairs'] as const;
 
 /** Plans one connected group: pinned units first, each by its school, then the whole with those taken as patches. */
@@ -78,22 +89,30 @@ function freeTree(task: GroupTask): GroupOrder {
   }
   const exact = exactTree(graph, members, apart);
   const plain = exact ?? keepApart(graph, cutTree(graph, members, goOn), apart);
-  const trees = [plain];
+  const found: Candidate[] = [{ tree: plain, kind: 'plain' }];
+  const add = (kind: TreeKind, tree: Tree) => found.push({ kind, tree: keepApart(graph, tree, apart) });
   const isSmall = members.length <= MOST_COMPARED;
-  if (!exact) trees.push(improve(plain));
+  const figure = members.length <= MOST_TURNED ? recogniseFigure(graph, members) : undefined;
+  if (!exact) found.push({ tree: improve(plain), kind: 'plain' });
   if (members.length >= 4 && members.length <= MOST_TURNED) {
     for (const other of exact || !isSmall ? (['wedges'] as const) : COMPARED) {
       const taught = sewable(graph, schoolTree(graph, members, other, inner));
       if (!taught) continue;
-      trees.push(keepApart(graph, taught, apart));
-      if (other !== 'wedges') trees.push(improve(lastOf(trees)));
+      add(other, taught);
+      if (other !== 'wedges') found.push({ kind: 'plain', tree: improve(lastOf(found).tree) });
     }
   }
-  const bends = trees.map((tree) => treeCost(graph, tree).bends);
+  if (members.length <= MOST_TURNED) {
+    if (figure?.name === 'rosette') add('rings', ringsTree(graph, members));
+    // Where all patches are of one shape nothing is learnt by making units alike: what counts is that the thread goes on.
+    if (!exact && (figure?.name === 'mosaic' || figure?.name === 'rosette'))
+      for (const most of RINGED) if (members.length > most / 2) add('ringed', inRings(graph, plain, most));
+  }
+  const bends = found.map(({ tree }) => treeCost(graph, tree).bends);
   const least = Math.min(...bends);
-  const equals = trees.filter((_, i) => bends[i] === least);
+  const equals = found.filter((_, i) => bends[i] === least);
   return {
-    tree: equals.length === 1 ? itemAt(equals, 0) : task.choose(graph, equals),
+    tree: equals.length === 1 ? itemAt(equals, 0).tree : task.choose(graph, equals, figure),
     isExact: exact !== undefined,
     isTaught: true,
   };

@@ -2,7 +2,9 @@ export { bendsBound, innerIntersections } from './bendsBound';
 export { leastBends } from './leastBends';
 export { chainsOf, turnAt, turnedChain, type Chain, type ChainStep } from './interface';
 export { CancelledError, planAssembly, type AssemblyPlan, type ReportProgress } from './planAssembly';
-export type { Join, PlanTotals, Repeat } from './join';
+export type { Join, PlanTotals, Repeat, Run } from './join';
+export { MOST_SLIDES, MOST_SLIDE_MM, type Slide } from './slides';
+export { bendMinutesAt } from './joinMinutes';
 export { patchByPatch, type PatchOrder } from './patchByPatch';
 export {
   DEFAULT_SEWING,

@@ -1,4 +1,4 @@
-import { itemAt } from '../lists';
+import { itemAt, lastOf } from '../lists';
 import type { Seam, SeamGraph } from '../block';
 import { STRAIGHT_DEG, turnDegrees, type Point } from '../geometry';
 
@@ -16,6 +16,8 @@ export interface Chain {
   readonly lengthMm: number;
   /** Points where the direction turns by more than 1°: papers must be folded there. */
   readonly bends: readonly Point[];
+  /** How far it turns at each of them, degrees: a slight turn is next to nothing, a sharp one is the dear one. */
+  readonly turns: readonly number[];
 }
 
 /** How far direction turns when passing a place from one seam to another, degrees. */
@@ -66,16 +68,23 @@ function walk(
 ): Chain {
   const steps: ChainStep[] = [];
   const bends: Point[] = [];
+  const turns: number[] = [];
+  const bend = (at: number, from: number, to: number) => {
+    const turnDeg = turnAt(graph, at, from, to);
+    if (turnDeg <= STRAIGHT_DEG) return;
+    bends.push(itemAt(graph.places, at));
+    turns.push(turnDeg);
+  };
   let [place, lengthMm] = [startPlace, 0];
   let next: number | undefined = first;
   while (next !== undefined) {
     const seam: Seam = itemAt(graph.seams, next);
     const before = steps.at(-1);
-    if (before && turnAt(graph, place, before.seam, next) > STRAIGHT_DEG)
-      bends.push(itemAt(graph.places, place));
+    if (before) bend(place, before.seam, next);
     unused.delete(next);
     steps.push({ seam: next, isForward: seam.start.place === place });
     bends.push(...seam.innerBends);
+    turns.push(...seam.innerTurns);
     lengthMm += seam.lengthMm;
     place = farPlace(seam, place);
     next = straightest(
@@ -86,10 +95,8 @@ function walk(
     );
   }
   const isClosed = place === startPlace && steps.length > 1;
-  if (isClosed && turnAt(graph, place, steps.at(-1)?.seam as number, first) > STRAIGHT_DEG) {
-    bends.push(itemAt(graph.places, place));
-  }
-  return { steps, startPlace, endPlace: place, lengthMm, bends };
+  if (isClosed) bend(place, lastOf(steps).seam, first);
+  return { steps, startPlace, endPlace: place, lengthMm, bends, turns };
 }
 
 /** Of seams that turn by as much to within this the first is taken, degrees. */
@@ -117,5 +124,6 @@ export function turnedChain(chain: Chain): Chain {
     startPlace: chain.endPlace,
     endPlace: chain.startPlace,
     bends: [...chain.bends].reverse(),
+    turns: [...chain.turns].reverse(),
   };
 }

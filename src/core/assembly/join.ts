@@ -1,4 +1,5 @@
 import type { Chain } from './interface';
+import type { Slide } from './slides';
 
 /** What a join makes, where the block has it more than once. */
 export interface Repeat {
@@ -7,6 +8,14 @@ export interface Repeat {
   /** This is the how-manieth of so many. */
   readonly copy: number;
   readonly copies: number;
+}
+
+/** A chain as it is sewn: where its thread comes from. */
+export interface Run extends Chain {
+  /** Whether the thread of the run before, of this join or the last, goes on into it. */
+  readonly carriesOn: boolean;
+  /** The way of the needle from where that ended to where this begins, hidden in folds; none where it is the same place. */
+  readonly slides: readonly Slide[];
 }
 
 /** Sewing two units together along all seams between them. */
@@ -18,12 +27,14 @@ export interface Join {
   readonly right: readonly number[];
   readonly seams: readonly number[];
   /** In the direction in which to sew. */
-  readonly chains: readonly Chain[];
+  readonly chains: readonly Run[];
   readonly bends: number;
   readonly lengthMm: number;
   /** Threads begun for this join; 0 when the thread of the join before carries on and suffices. */
   readonly threadStarts: number;
   readonly carriesOn: boolean;
+  /** Slides of its runs. */
+  readonly slides: number;
   readonly minutes: number;
   /** Papers still inside the larger unit while this join is sewn: what weighs and stiffens the hand. */
   readonly papersInHand: number;
@@ -40,6 +51,7 @@ export interface PlanTotals {
   readonly joins: number;
   readonly bends: number;
   readonly threadStarts: number;
+  readonly slides: number;
   /** Threads that the length of the seams alone asks for: no order begins fewer. */
   readonly threadStartsBound: number;
   readonly minutes: number;
@@ -49,4 +61,7 @@ export interface PlanTotals {
   readonly repeated: number;
 }
 
-export type BareJoin = Pick<Join, 'left' | 'right' | 'seams' | 'chains'>;
+/** A join of which it is not yet known how it is sewn. */
+export interface BareJoin extends Pick<Join, 'left' | 'right' | 'seams'> {
+  readonly chains: readonly Chain[];
+}

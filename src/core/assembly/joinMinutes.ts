@@ -1,26 +1,40 @@
+import type { Chain } from './interface';
 import type { Join } from './join';
 import type { SewingSettings } from './sewingSettings';
 
+/** A turn that costs a whole bend, degrees; the least and the most that a bend costs, as shares of that. */
+const WHOLE_TURN_DEG = 90;
+const [LEAST_SHARE, MOST_SHARE] = [0.25, 1.5];
+
+/** Minutes that a bend takes: bendMinutes × clamp(turn ÷ 90°, 0.25, 1.5). */
+export function bendMinutesAt(turnDeg: number, { bendMinutes }: SewingSettings): number {
+  return bendMinutes * Math.min(MOST_SHARE, Math.max(LEAST_SHARE, turnDeg / WHOLE_TURN_DEG));
+}
+
+/** What the time of a join depends on. */
+export interface JoinWork extends Pick<
+  Join,
+  'lengthMm' | 'threadStarts' | 'slides' | 'papersInHand' | 'isLaid'
+> {
+  readonly chains: readonly Pick<Chain, 'turns'>[];
+}
+
 /**
- * Minutes that a join takes: aligning, folding at each bend and beginning threads, and the stitches; all of it slower by a
- * share for each paper in the hand beyond those that are light. A join that is laid over and sewn down folds nothing and takes
- * smaller stitches.
+ * Minutes that a join takes: aligning, folding at each bend by how far it turns, beginning threads and sliding them on, and
+ * the stitches; all of it slower by a share for each paper in the hand beyond those that are light. A join that is laid over
+ * and sewn down folds nothing and takes smaller stitches.
  */
 export function joinMinutes(
-  {
-    lengthMm,
-    bends,
-    threadStarts,
-    papersInHand,
-    isLaid,
-  }: Pick<Join, 'lengthMm' | 'bends' | 'threadStarts' | 'papersInHand' | 'isLaid'>,
+  { lengthMm, chains, threadStarts, slides, papersInHand, isLaid }: JoinWork,
   settings: SewingSettings,
 ): number {
-  const { alignMinutes, bendMinutes, threadStartMinutes, lightPapers, heavyShare } = settings;
+  const { alignMinutes, threadStartMinutes, slideMinutes, lightPapers, heavyShare } = settings;
   const stitching = isLaid
     ? lengthMm / settings.appliqueMmPerMinute
     : (lengthMm * settings.stitchesPerMm) / settings.stitchesPerMinute;
-  const folding = isLaid ? 0 : bends * bendMinutes;
+  const turns = isLaid ? [] : chains.flatMap((chain) => chain.turns);
+  const folding = turns.reduce((sum, turn) => sum + bendMinutesAt(turn, settings), 0);
   const heavy = 1 + heavyShare * Math.max(0, papersInHand - lightPapers);
-  return (alignMinutes + folding + threadStarts * threadStartMinutes + stitching) * heavy;
+  const thread = threadStarts * threadStartMinutes + slides * slideMinutes;
+  return (alignMinutes + folding + thread + stitching) * heavy;
 }

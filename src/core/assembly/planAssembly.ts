@@ -3,7 +3,8 @@ import { groupsOf, type SeamGraph } from '../block';
 import { InvariantError } from '../errors';
 import { bendsBound } from './bendsBound';
 import { leastBends } from './leastBends';
-import { groupTree } from './groupTree';
+import type { Figure } from './figures';
+import { groupTree, type Candidate, type GroupTask } from './groupTree';
 import type { School } from './schools';
 import { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
 import type { Join, PlanTotals } from './join';
@@ -56,7 +57,7 @@ export function planAssembly(
   });
   const goOn = counting(graph.patches.length, onProgress);
   const { sound, idle } = soundPins(graph, wishes.pins);
-  const choose = (own: SeamGraph, trees: readonly Tree[]) => mostServing(own, trees, settings);
+  const choose: GroupTask['choose'] = (own, orders, figure) => mostServing(own, orders, figure, settings);
   const plan = (pins: Wishes['pins'], apart: Wishes['apart']) =>
     groups.map((members) => groupTree({ graph, members, school, pins, apart, goOn, choose }));
   const free = plan([], []);
@@ -116,22 +117,37 @@ function laid(join: Join, settings: SewingSettings): Join {
   return { ...own, minutes: joinMinutes(own, settings) };
 }
 
-/** Orders whose minutes differ by less than this share are equals: what is made more than once decides. */
+/** Orders whose minutes differ by less than this share are equals: how it is taught decides. */
 const TIE_SHARE = 0.03;
 
 /** Minutes are told apart in steps of this many: below it the first is taken. */
 const STEP_MINUTES = 0.0371;
 const rankOf = (minutes: number) => Math.round(minutes / STEP_MINUTES);
 
-/** Of orders with as few bends: the quickest, and of those about as quick the one that makes most units again. */
-function mostServing(graph: SeamGraph, trees: readonly Tree[], settings: SewingSettings): Tree {
-  const rated = trees.map((tree) => {
+/**
+ * Of orders with as few bends: the quickest, and of those about as quick the one that is taught for such a figure; else the
+ * one that makes most units again, or, where all patches are of one shape and nothing is learnt by that, begins fewest threads.
+ */
+function mostServing(
+  graph: SeamGraph,
+  orders: readonly Candidate[],
+  figure: Figure | undefined,
+  settings: SewingSettings,
+): Tree {
+  const isPlain = figure?.name === 'mosaic' || figure?.name === 'rosette';
+  const rated = orders.map(({ tree, kind }) => {
     const { joins } = sewTrees(graph, [tree], settings);
-    return { tree, minutes: minutesOf(joins), repeated: joins.filter(({ repeat }) => repeat).length };
+    const starts = joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
+    return {
+      tree,
+      minutes: minutesOf(joins),
+      isTaught: figure?.taught.includes(kind) ? 1 : 0,
+      merit: isPlain ? -starts : joins.filter(({ repeat }) => repeat).length,
+    };
   });
   const least = Math.min(...rated.map(({ minutes }) => minutes));
   const quick = rated.filter(({ minutes }) => minutes <= least * (1 + TIE_SHARE));
-  quick.sort((a, b) => b.repeated - a.repeated || rankOf(a.minutes) - rankOf(b.minutes));
+  quick.sort((a, b) => b.isTaught - a.isTaught || b.merit - a.merit || rankOf(a.minutes) - rankOf(b.minutes));
   return itemAt(quick, 0).tree;
 }
 

@@ -43,7 +43,7 @@ test('threads are begun as seldom as the order of joins allows, found by trying 
       const graph = buildSeamGraph(patches);
       const base = {
         stitchesPerMm: 0.4, stitchesPerMinute: 12, alignMinutes: 0.5, bendMinutes: 1, threadStartMinutes: 0.75,
-        lightPapers: 12, heavyShare: 0.01, ...settings,
+        slideMinutes: 9, lightPapers: 12, heavyShare: 0.01, ...settings,
       }; // prettier-ignore
       const { joins, totals } = planAssembly(graph, base);
       if (joins.length > 11) return;
@@ -58,7 +58,7 @@ test('a needleful that runs out is a thread begun', () => {
   const start = (usableNeedlefulMm: number) =>
     planAssembly(graph, {
       stitchesPerMm: 10 / 25.4, stitchesPerMinute: 12, alignMinutes: 0.5, bendMinutes: 1, threadStartMinutes: 0.75,
-      lightPapers: 12, heavyShare: 0.01, appliqueMmPerMinute: 25, usableNeedlefulMm,
+      slideMinutes: 0.2, lightPapers: 12, heavyShare: 0.01, appliqueMmPerMinute: 25, usableNeedlefulMm,
     }).totals.threadStarts; // prettier-ignore
   // A seam of 25.4 mm takes about 40 mm of thread.
   expect([start(380), start(21), start(15)]).toEqual([1, 2, 3]);

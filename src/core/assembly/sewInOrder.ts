@@ -1,59 +1,140 @@
-import { itemAt } from '../lists';
+import { itemAt, lastOf } from '../lists';
+import type { SeamGraph } from '../block';
 import { threadOn } from '../thread';
 import { turnedChain, type Chain } from './interface';
-import type { Join } from './join';
+import type { Join, Run } from './join';
 import { joinMinutes } from './joinMinutes';
 import type { ReleasingJoin } from './releases';
 import type { SewingSettings } from './sewingSettings';
+import { slidesBetween, type Slide } from './slides';
+import { Units } from './units';
 
-/** One way of sewing a join: its chains in an order and directions. */
-interface Way {
-  readonly chains: readonly Chain[];
-  /** Fewest thread starts up to and including this join when it is sewn this way. */
-  readonly starts: number;
-  readonly before: Way | undefined;
+/** How the thread comes to a run: begun anew, or carried on through folds. */
+interface Passage {
   readonly carriesOn: boolean;
+  readonly slides: readonly Slide[];
 }
 
+const NEW_THREAD: Passage = { carriesOn: false, slides: [] };
+
+/** One way of sewing a join: its chains in an order and directions, and how the thread goes from each to the next. */
+interface Way {
+  readonly chains: readonly Chain[];
+  readonly passages: readonly Passage[];
+  /** Least minutes spent on beginning and sliding threads up to and including this join when it is sewn this way. */
+  readonly minutes: number;
+  readonly before: Way | undefined;
+}
+
+/** Orders and directions of more chains than this are not all tried. */
+const MOST_TRIED = 2;
+/** Less than this share of a needleful is cut off rather than carried on. */
+const LEAST_SHARE = 1 / 20;
+
 /**
- * Chooses for each join where to start and which way to sew, so that the thread carries on as often as it can: when
- * the unit just sewn is part of the next join and that begins where the thread ended. Exact over the given order, by
- * dynamic programming over the two ways of each join. Then counts starts, with needlefuls that run out, and minutes.
+ * Chooses for each join where to start and which way to sew, so that the thread goes on as often as that is quicker: when
+ * the unit just sewn is part of the next join and that begins where the thread ended, or where it comes out after slides
+ * through folds in hand. Exact over the given order, by dynamic programming over the ways of each join. Then counts starts,
+ * with needlefuls that run out, and minutes.
  */
-export function sewInOrder(joins: readonly ReleasingJoin[], settings: SewingSettings): Join[] {
+export function sewInOrder(
+  graph: SeamGraph,
+  joins: readonly ReleasingJoin[],
+  settings: SewingSettings,
+): Join[] {
+  const units = new Units(graph.patches.length);
+  const costOf = ({ carriesOn, slides }: Passage) =>
+    carriesOn ? slides.length * settings.slideMinutes : settings.threadStartMinutes;
+  const passage = (from: number, to: number, patch: number): Passage => {
+    const slides = slidesBetween(graph, from, to, (one) => units.areOne(one, patch));
+    const carried = slides && { carriesOn: true, slides };
+    return carried && costOf(carried) <= settings.threadStartMinutes ? carried : NEW_THREAD;
+  };
   let ways: Way[] = [];
   joins.forEach((join, index) => {
-    const isContinued = index > 0 && continues(itemAt(joins, index - 1), join);
-    ways = waysOf(join.chains).map((chains) => bestWay(chains, ways, isContinued));
+    const patch = itemAt(join.left, 0);
+    const before = index > 0 ? itemAt(joins, index - 1) : undefined;
+    const isContinued = before !== undefined && continues(before, join);
+    const tried = waysOf(join.chains);
+    // The first run comes from the unit that was just made; the others through the two units that are one by then.
+    const firsts = tried.map((chains) =>
+      ways.map((way) => (isContinued ? passage(lastOf(way.chains).endPlace, itemAt(chains, 0).startPlace, itemAt(before.left, 0)) : NEW_THREAD)),
+    ); // prettier-ignore
+    units.unite(patch, itemAt(join.right, 0));
+    ways = tried.map((chains, which): Way => {
+      const inner = chains.slice(1).map((chain, i) => passage(itemAt(chains, i).endPlace, chain.startPlace, patch)); // prettier-ignore
+      const own = inner.reduce((sum, one) => sum + costOf(one), 0);
+      let best: Way | undefined;
+      itemAt(firsts, which).forEach((first, i) => {
+        const minutes = itemAt(ways, i).minutes + costOf(first) + own;
+        if (!best || minutes < best.minutes - 1e-12)
+          best = { chains, passages: [first, ...inner], minutes, before: itemAt(ways, i) };
+      });
+      return best ?? { chains, passages: [NEW_THREAD, ...inner], minutes: costOf(NEW_THREAD) + own, before: undefined }; // prettier-ignore
+    });
   });
+  return threaded(joins, chosenOf(ways), settings);
+}
+
+function chosenOf(ways: readonly Way[]): Way[] {
+  let way = ways.reduce<Way | undefined>((best, one) => (best && best.minutes <= one.minutes + 1e-12 ? best : one), undefined); // prettier-ignore
   const chosen: Way[] = [];
-  for (let way = leastStarts(ways); way; way = way.before) chosen.unshift(way);
+  for (; way; way = way.before) chosen.push(way);
+  return chosen.reverse();
+}
+
+/** The joins with thread on the needle: a needleful that is used up is a thread begun, and so is one too short to go on with. */
+function threaded(joins: readonly ReleasingJoin[], chosen: readonly Way[], settings: SewingSettings): Join[] {
+  const { stitchesPerMm, usableNeedlefulMm } = settings;
   let leftMm = 0;
   return joins.map((join, index) => {
-    const { chains, carriesOn } = itemAt(chosen, index);
-    const thread = spendThread(chains, carriesOn ? leftMm : 0, settings);
-    leftMm = thread.leftMm;
-    const lengthMm = chains.reduce((sum, chain) => sum + chain.lengthMm, 0);
-    const bends = chains.reduce((sum, chain) => sum + chain.bends.length, 0);
+    const { chains, passages } = itemAt(chosen, index);
+    let threadStarts = 0;
+    const runs = chains.map((chain, i): Run => {
+      const { carriesOn: mayCarry, slides } = itemAt(passages, i);
+      const hiddenMm = slides.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+      const carriesOn = mayCarry && leftMm - hiddenMm > usableNeedlefulMm * LEAST_SHARE;
+      leftMm = carriesOn ? leftMm - hiddenMm : 0;
+      let need = threadOn(chain.lengthMm, stitchesPerMm);
+      while (need > leftMm) {
+        need -= leftMm;
+        leftMm = usableNeedlefulMm;
+        threadStarts += 1;
+      }
+      leftMm -= need;
+      return { ...chain, carriesOn, slides: carriesOn ? slides : [] };
+    });
+    const sum = (of: (run: Run) => number) => runs.reduce((total, run) => total + of(run), 0);
     const { left, right, seams, releases, papersInHand } = join;
-    const cost = { lengthMm, bends, threadStarts: thread.starts, papersInHand };
+    const cost = {
+      lengthMm: sum((run) => run.lengthMm),
+      bends: sum((run) => run.bends.length),
+      threadStarts,
+      slides: sum((run) => run.slides.length),
+      papersInHand,
+    };
     return {
       id: `j${index + 1}`,
       left,
       right,
       seams,
-      chains,
+      chains: runs,
       ...cost,
-      carriesOn: carriesOn && thread.carried,
-      minutes: joinMinutes(cost, settings),
+      carriesOn: runs[0]?.carriesOn ?? false,
+      minutes: joinMinutes({ ...cost, chains: runs }, settings),
       releases,
     };
   });
 }
 
+/** Orders and directions in which the chains of a join can be sewn. */
 function waysOf(chains: readonly Chain[]): Chain[][] {
-  const forwards = [...chains];
-  return [forwards, forwards.map(turnedChain).reverse()];
+  if (chains.length > MOST_TRIED) return [[...chains], chains.map(turnedChain).reverse()];
+  const [a, b] = chains;
+  if (!a) return [[]];
+  const both = (one: Chain) => [one, turnedChain(one)];
+  if (!b) return both(a).map((one) => [one]);
+  return both(a).flatMap((one) => both(b).flatMap((two) => [[one, two], [two, one]])); // prettier-ignore
 }
 
 /** Whether the unit that `before` made is sewn on in `after`. */
@@ -61,41 +142,4 @@ function continues(before: ReleasingJoin, after: ReleasingJoin): boolean {
   const patch = itemAt(before.left, 0);
   const size = before.left.length + before.right.length;
   return [after.left, after.right].some((unit) => unit.length === size && unit.includes(patch));
-}
-
-function bestWay(chains: readonly Chain[], ways: readonly Way[], isContinued: boolean): Way {
-  const from = chains[0]?.startPlace;
-  let best: Way | undefined;
-  for (const before of ways) {
-    const carriesOn = isContinued && before.chains.at(-1)?.endPlace === from;
-    const starts = before.starts + chains.length - (carriesOn ? 1 : 0);
-    if (!best || starts < best.starts) best = { chains, starts, before, carriesOn };
-  }
-  return best ?? { chains, starts: chains.length, before: undefined, carriesOn: false };
-}
-
-function leastStarts(ways: readonly Way[]): Way | undefined {
-  return ways.reduce<Way | undefined>(
-    (best, way) => (best && best.starts <= way.starts ? best : way),
-    undefined,
-  );
-}
-
-/** Thread begun for the chains of one join, when `leftMm` of the thread before is still on the needle. */
-function spendThread(chains: readonly Chain[], leftMm: number, settings: SewingSettings) {
-  const { stitchesPerMm, usableNeedlefulMm } = settings;
-  // Less than this much thread is cut off rather than carried on.
-  const carried = leftMm > usableNeedlefulMm / 10;
-  let [starts, left] = [0, carried ? leftMm : 0];
-  chains.forEach((chain, index) => {
-    if (index > 0) left = 0;
-    let need = threadOn(chain.lengthMm, stitchesPerMm);
-    while (need > left) {
-      need -= left;
-      left = usableNeedlefulMm;
-      starts += 1;
-    }
-    left -= need;
-  });
-  return { starts, leftMm: left, carried };
 }

@@ -63,7 +63,7 @@ function sewBare(
   repeats: readonly (Repeat | undefined)[],
   settings: SewingSettings,
 ): Join[] {
-  return sewInOrder(releaseAfterJoins(graph, bare), settings).map((join, index): Join => {
+  return sewInOrder(graph, releaseAfterJoins(graph, bare), settings).map((join, index): Join => {
     const repeat = repeats[index];
     return repeat ? { ...join, repeat } : join;
   });
@@ -92,6 +92,7 @@ export function totalsOf(joins: readonly Join[], settings: SewingSettings): Plan
     joins: joins.length,
     bends: sum(({ bends }) => bends),
     threadStarts: sum(({ threadStarts }) => threadStarts),
+    slides: sum(({ slides }) => slides),
     threadStartsBound: startsBound(joins, settings),
     minutes: sum(({ minutes }) => minutes),
     largestUnit: Math.max(1, ...joins.map(({ left }) => left.length)),

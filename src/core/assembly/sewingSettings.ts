@@ -7,6 +7,8 @@ export interface SewingSettings {
   readonly alignMinutes: number;
   readonly bendMinutes: number;
   readonly threadStartMinutes: number;
+  /** Sliding the needle hidden through a fold to where it goes on. */
+  readonly slideMinutes: number;
   /** Papers that a unit may hold before it slows the hand, and the share each further one adds to the time. */
   readonly lightPapers: number;
   readonly heavyShare: number;
@@ -25,6 +27,7 @@ export const DEFAULT_SEWING: SewingSettings = {
   alignMinutes: 0.5,
   bendMinutes: 1,
   threadStartMinutes: 0.75,
+  slideMinutes: 0.2,
   lightPapers: 12,
   heavyShare: 0.01,
   usableNeedlefulMm: 380,
@@ -70,7 +73,7 @@ export const SEWING_FIGURES: Readonly<Record<SewingFigure, SewingFigureText>> = 
   bendMinutes: {
     name: 'A bend',
     measure: 'minutes',
-    what: 'Folding the papers, turning and knotting there.',
+    what: 'Folding the papers, turning and knotting there, where it turns by 90°; less for a slight turn, more for a sharp one.',
     least: 0,
     most: 30,
   },
@@ -78,6 +81,13 @@ export const SEWING_FIGURES: Readonly<Record<SewingFigure, SewingFigureText>> = 
     name: 'A new thread',
     measure: 'minutes',
     what: 'Cutting, threading, knotting and finishing off.',
+    least: 0,
+    most: 30,
+  },
+  slideMinutes: {
+    name: 'A slide',
+    measure: 'minutes',
+    what: 'The needle passes hidden through a fold to where the next seam begins.',
     least: 0,
     most: 30,
   },

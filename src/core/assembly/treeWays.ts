@@ -1,11 +1,14 @@
 import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { chainsOf } from './interface';
+import { waysToSlide } from './slides';
 import { seamsBetween, type Tree } from './tree';
 
 /** What a join costs: bends come first, then threads begun, then evenness, which keeps the work small in the hand. */
 const BEND_COST = 1e6;
 export const START_COST = 1e3;
+/** A slide in place of a new thread: as 0.2 of a minute to three quarters of one. */
+const SLIDE_COST = START_COST * (0.2 / 0.75);
 /** More than two runs in one join are refused unless nothing else works. */
 const MANY_CHAINS_COST = 1e9;
 const UNEVEN_COST = 0.5;
@@ -39,6 +42,14 @@ export interface UnitWay {
   readonly end: number;
 }
 
+/** A way of sliding: the patches through whose folds it leads, and what it saves against a new thread. */
+export interface Sliding {
+  readonly patches: readonly number[];
+  readonly saving: number;
+}
+
+const NONE: readonly Sliding[] = [];
+
 const PATCH: readonly UnitWay[] = [{ cost: 0, end: -1 }];
 
 /**
@@ -48,6 +59,7 @@ const PATCH: readonly UnitWay[] = [{ cost: 0, end: -1 }];
 export class TreeWays {
   private readonly known = new WeakMap<Tree, readonly UnitWay[]>();
   private readonly joins = new Map<string, JoinCost>();
+  private readonly slides = new Map<number, readonly Sliding[]>();
 
   constructor(private readonly graph: SeamGraph) {}
 
@@ -74,6 +86,23 @@ export class TreeWays {
     return join;
   }
 
+  /** Ways of sliding a thread from where it ended to where the next join begins, the most saving first. */
+  slidesOf(end: number, start: number): readonly Sliding[] {
+    if (end < 0) return NONE;
+    const key = end * this.graph.places.length + start;
+    let own = this.slides.get(key);
+    if (!own) {
+      own = waysToSlide(this.graph, end, start)
+        .map((way) => ({
+          patches: way.map(({ patch }) => patch),
+          saving: START_COST - way.length * SLIDE_COST,
+        }))
+        .sort((a, b) => b.saving - a.saving);
+      this.slides.set(key, own);
+    }
+    return own;
+  }
+
   costOf(tree: Tree): number {
     return itemAt(this.of(tree), 0).cost;
   }
@@ -85,17 +114,26 @@ export class TreeWays {
     const isSmallLast = lastPart === 1 && b.parts !== undefined;
     const [last, first] = isSmallLast ? [this.ofPart(b), this.ofPart(a)] : [this.ofPart(a), this.ofPart(b)];
     const base = join.cost + unevenCost(a.members.length, b.members.length) + itemAt(first, 0).cost;
+    const made = isSmallLast ? b : a;
     return join.ends
-      .map(([start, end]) => ({ cost: base + least(last, start), end }))
+      .map(([start, end]) => ({ cost: base + this.least(last, start, made), end }))
       .sort((p, q) => p.cost - q.cost);
+  }
+
+  /** Least cost of the unit made last when the next thread starts at a place: carried on from where it ended, or slid there. */
+  private least(ways: readonly UnitWay[], start: number, made: Tree): number {
+    let best = Infinity;
+    for (const { cost, end } of ways) {
+      if (end === start) best = Math.min(best, cost - START_COST);
+      else {
+        const slide = this.slidesOf(end, start).find(({ patches }) => patches.every((patch) => made.members.includes(patch))); // prettier-ignore
+        best = Math.min(best, cost - (slide?.saving ?? 0));
+      }
+    }
+    return best;
   }
 
   private ofPart(tree: Tree): readonly UnitWay[] {
     return tree.parts ? (this.known.get(tree) as readonly UnitWay[]) : PATCH;
   }
-}
-
-/** Least cost of the unit made last when the next thread starts at a place: carried on where it ended there. */
-function least(ways: readonly UnitWay[], start: number): number {
-  return Math.min(...ways.map(({ cost, end }) => (end === start ? cost - START_COST : cost)));
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { defaultRecipe, generate } from '../generate';
 import { buildSeamGraph, groupsOf, type SeamGraph } from '../block';
 import { cutGrid, hexagonMosaic, mixedMosaic, partition, plate, rosette, starOfDiamonds } from '../testing';
 import {
@@ -108,7 +109,7 @@ function sewn(graph: SeamGraph, root: Tree): [number, number] {
     const seams = graph.seams.flatMap(({ patches: [p, q] }, seam) => ((left.includes(p) && right.includes(q)) || (left.includes(q) && right.includes(p)) ? [seam] : []));
     return { left, right, seams, chains: chainsOf(graph, seams) };
   });
-  const joins = sewInOrder(releaseAfterJoins(graph, bare), { ...DEFAULT_SEWING, usableNeedlefulMm: 1e6 });
+  const joins = sewInOrder(graph, releaseAfterJoins(graph, bare), { ...DEFAULT_SEWING, usableNeedlefulMm: 1e6 });
   return [joins.reduce((sum, { bends }) => sum + bends, 0), joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0)];
 } // prettier-ignore
 
@@ -198,7 +199,11 @@ test('each change a host makes to a join does what it says', () => {
 }); // prettier-ignore
 
 test('like units are made one after another where it is wished, each after what it needs', () => {
-  for (const patches of [hexagonMosaic(25), starOfDiamonds(12), cutGrid(4, 4, [1])]) {
+  for (const patches of [
+    generate(defaultRecipe('grid')),
+    generate(defaultRecipe('beams')),
+    cutGrid(4, 4, [1]),
+  ]) {
     const graph = buildSeamGraph(patches);
     const own = plan(graph, wish({ isBatched: true }));
     expect(validatePlan(graph, own)).toEqual([]);

@@ -33,6 +33,8 @@ export interface Seam {
   readonly end: SeamEnd;
   /** Corners inside the seam where its direction turns; no order of work avoids them. */
   readonly innerBends: readonly Point[];
+  /** How far it turns at each of them, degrees. */
+  readonly innerTurns: readonly number[];
 }
 
 /** A stretch of edge that is sewn to nothing. */
@@ -158,11 +160,10 @@ function seamFrom(sides: Sides, run: readonly Contact[], number: number): Seam {
   const [first, last] = [itemAt(run, 0), lastOf(run)];
   const [head, tail] = [itemAt(parts, 0), lastOf(parts)];
   const arriving = directionAt(tail, edgeLength(tail));
-  const innerBends = parts.slice(1).flatMap((part, i) => {
+  const inner = parts.slice(1).flatMap((part, i) => {
     const before = itemAt(parts, i);
-    return turnDegrees(directionAt(before, edgeLength(before)), directionAt(part, 0)) > STRAIGHT_DEG
-      ? [part.a]
-      : [];
+    const turnDeg = turnDegrees(directionAt(before, edgeLength(before)), directionAt(part, 0));
+    return turnDeg > STRAIGHT_DEG ? [{ at: part.a, turnDeg }] : [];
   });
   return {
     id: `s${number + 1}`,
@@ -175,7 +176,8 @@ function seamFrom(sides: Sides, run: readonly Contact[], number: number): Seam {
       outward: { x: -arriving.x, y: -arriving.y },
       sides: sidePair(sides, last),
     },
-    innerBends,
+    innerBends: inner.map(({ at }) => at),
+    innerTurns: inner.map(({ turnDeg }) => turnDeg),
   };
 }
 

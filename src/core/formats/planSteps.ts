@@ -41,7 +41,7 @@ export function joinsDocument({ graph, plan, steps }: PlannedBlock) {
       from: [join.left, join.right].map((unit) => makerOf.get(unitKey(unit)) ?? id(itemAt(unit, 0))),
       carriesOn: join.carriesOn,
       /** Each run in the direction of sewing: its seams, from the start to the end. */
-      runs: step.chains.map(({ path, knots, bends, locks, crossing }, run) => ({
+      runs: step.chains.map(({ path, knots, bends, locks, crossing, carriesOn, slides }, run) => ({
         seams: join.chains[run]?.steps.map(({ seam }) => seamId(seam)) ?? [],
         start: pair(itemAt(path, 0)),
         end: pair(lastOf(path)),
@@ -49,6 +49,13 @@ export function joinsDocument({ graph, plan, steps }: PlannedBlock) {
         locks: locks.map(pair),
         bends: bends.map(pair),
         ...(crossing ? { crossing: pair(crossing) } : {}),
+        carriesOn,
+        slides: slides.map(({ patch, side, from, to, lengthMm }) => ({
+          along: [id(patch), side],
+          from: pair(from),
+          to: pair(to),
+          lengthMm: round(lengthMm),
+        })),
       })),
       folds: step.folds.map(({ at, patches }) => ({ at: pair(at), patches: patches.map(id) })),
       thread: { ...step.thread, threadMm: round(step.thread.threadMm) },

@@ -1,20 +1,31 @@
 import { itemAt } from '../lists';
 import {
   boxOfPoints,
+  edgeLength,
+  edgesOf,
+  flatten,
   middleOfCorners,
-  moveOutline,
-  shiftBy,
+  pointAt,
   toPolygon,
   type Outline,
   type Point,
 } from '../geometry';
-import type { BlockSheet, Step } from '../sheet';
+import type { BlockSheet, SewnChain, SheetPatch, Step } from '../sheet';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
 
 /** Cards across and down a page. */
 const [ACROSS, DOWN] = [2, 3];
 /** Room for the words of a card, mm. */
 const WORDS_MM = 34;
+/** How far a side drawn on a card may lie from its curve, mm of the block. */
+const CARD_SAG_MM = 0.2;
+/** Sides that stay raw are dotted. */
+const RAW_STROKE_MM = 0.5;
+const RAW_DASH_MM = [0.1, 1.1] as const;
+/** Batches up to this size carry fold numbers on every patch; of larger ones the first shows how all are folded. */
+const MOST_FOLDED = 6;
+/** How far from a side towards the middle its fold number stands, as a share of the way. */
+const FOLD_INWARD = 0.22;
 
 /** Every step as a card with its picture and its words, six to a page, to cut apart and keep with the work. */
 export function stepCards(name: string, sheet: BlockSheet, size: PageSize): PrintJob {
@@ -81,20 +92,14 @@ function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
     y: corner.y + (high - (box.maxY - box.minY) * scale) / 2 - box.minY * scale,
   };
   const at = ({ x, y }: Point): Point => ({ x: x * scale + offset.x, y: y * scale + offset.y });
-  const small = (outline: Outline): Outline =>
-    moveOutline(shiftBy(0, 0), { ...outline, corners: outline.corners.map(at) });
   const right = new Set(step.kind === 'join' ? step.right : []);
+  const numbered = step.kind === 'baste' ? held.slice(0, held.length > MOST_FOLDED ? 1 : held.length) : [];
   const ink = held.flatMap((patch): Ink[] => {
-    const outline = sheet.patches[patch]?.outline;
-    if (!outline) return [];
-    const middle = at(middleOfCorners(outline));
+    const own = sheet.patches[patch];
+    if (!own) return [];
+    const middle = at(middleOfCorners(own.outline));
     return [
-      {
-        kind: 'outline',
-        outline: small(outline),
-        strokeMm: right.has(patch) ? 0.45 : 0.2,
-        isGrey: !right.has(patch) && step.kind === 'join',
-      },
+      ...outlineInk(own, at, right.has(patch) ? 0.45 : 0.2, !right.has(patch) && step.kind === 'join'),
       {
         kind: 'text',
         at: { x: middle.x, y: middle.y + 1 },
@@ -102,17 +107,54 @@ function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
         sizeMm: 2.6,
         align: 'centre',
       },
+      ...(numbered.includes(patch) ? foldInk(own, at) : []),
     ];
   });
   const threads = step.kind === 'join' ? step.chains.flatMap((chain) => threadInk(chain, at)) : [];
   return [...ink, ...threads];
 }
 
-/** The seam to sew: bold dashes from the start dot, a ring at every knot. */
-function threadInk(
-  { path, knots }: { readonly path: readonly Point[]; readonly knots: readonly Point[] },
-  at: (point: Point) => Point,
+type Place = (point: Point) => Point;
+
+/** The outline of a patch; sides that stay raw are dotted. */
+function outlineInk(
+  { outline, rawSides = [] }: SheetPatch,
+  at: Place,
+  strokeMm: number,
+  isGrey: boolean,
 ): Ink[] {
+  if (rawSides.length === 0) {
+    const placed = { ...outline, corners: outline.corners.map(at) };
+    return [{ kind: 'outline', outline: placed, strokeMm, isGrey }];
+  }
+  return edgesOf(outline).flatMap((edge, side) => {
+    const isRaw = rawSides.includes(side);
+    const path = flatten(edge, CARD_SAG_MM);
+    return path.slice(1).map((to, i): Ink => ({
+      kind: 'line',
+      from: at(itemAt(path, i)),
+      to: at(to),
+      strokeMm: isRaw ? RAW_STROKE_MM : strokeMm,
+      ...(isRaw ? { dashMm: RAW_DASH_MM } : {}),
+      isGrey: isGrey && !isRaw,
+    }));
+  });
+}
+
+/** The order of folding, as numbers inside the sides. */
+function foldInk({ outline, foldOrder }: SheetPatch, at: Place): Ink[] {
+  const middle = at(middleOfCorners(outline));
+  return edgesOf(outline).flatMap((edge, side): Ink[] => {
+    const turn = foldOrder.indexOf(side);
+    if (turn < 0) return [];
+    const on = at(pointAt(edge, edgeLength(edge) / 2));
+    const inward = { x: on.x + (middle.x - on.x) * FOLD_INWARD, y: on.y + (middle.y - on.y) * FOLD_INWARD };
+    return [{ kind: 'text', at: { x: inward.x, y: inward.y + 0.8 }, text: String(turn + 1), sizeMm: 2.3, align: 'centre' }]; // prettier-ignore
+  });
+}
+
+/** The seam to sew: bold dashes from the start dot, a ring at every knot, dots where the needle slides hidden through a fold. */
+function threadInk({ path, knots, slides, carriesOn }: SewnChain, at: (point: Point) => Point): Ink[] {
   const lines = path.slice(1).map((to, i): Ink => ({
     kind: 'line',
     from: at(itemAt(path, i)),
@@ -120,10 +162,18 @@ function threadInk(
     strokeMm: 0.9,
     dashMm: [1.6, 0.9],
   }));
+  const hidden = slides.map(({ from, to }): Ink => ({
+    kind: 'line',
+    from: at(from),
+    to: at(to),
+    strokeMm: 0.5,
+    dashMm: [0.1, 1.2],
+  }));
   const start = path[0];
   return [
     ...lines,
-    ...(start ? [{ kind: 'dot', at: at(start), radiusMm: 1.3, isFilled: true } as const] : []),
+    ...hidden,
+    ...(start ? [{ kind: 'dot', at: at(start), radiusMm: 1.3, isFilled: !carriesOn } as const] : []),
     ...knots.slice(1).map((knot): Ink => ({ kind: 'dot', at: at(knot), radiusMm: 0.9, isFilled: false })),
   ];
 }

@@ -233,12 +233,15 @@ function shiftFaults(flatness: Flatness, shift: Shift): Flatness {
 
 type Shift = (point: Point) => Point;
 
-function shiftChain({ path, knots, locks, bends, crossing }: SewnChain, shift: Shift): SewnChain {
+function shiftChain({ crossing, ...chain }: SewnChain, shift: Shift): SewnChain {
+  const { path, knots, locks, bends, slides } = chain;
   return {
+    ...chain,
     path: path.map(shift),
     knots: knots.map(shift),
     locks: locks.map(shift),
     bends: bends.map(shift),
+    slides: slides.map((slide) => ({ ...slide, from: shift(slide.from), to: shift(slide.to) })),
     ...(crossing ? { crossing: shift(crossing) } : {}),
   };
 }

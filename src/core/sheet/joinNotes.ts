@@ -5,6 +5,7 @@ import { SAME_POINT_MM, cornerAngle, distance, type Point } from '../geometry';
 import { formatLength, type UnitSystem } from '../length';
 import { bendFolds } from './bendFolds';
 import { GROWTH_MM, growthAlong, placesOf } from './growth';
+import { sayFoldWay } from './sayFoldWay';
 import { sayThread, type ThreadChoice } from './threadChoice';
 import { sayCheck, type UnitCheck } from './unitCheck';
 
@@ -35,6 +36,7 @@ export function joinNotes(
     ...foldNote(graph, join),
     ...join.chains.flatMap((chain) => anchorNotes(graph, join, chain, system)),
     ...halfWayNote(graph, join, system),
+    ...slideNotes(join, system),
     ...tipNotes(tips, system),
     sayThread(thread),
     sayCheck(check, makes, system),
@@ -91,6 +93,17 @@ export function halfWayOf({ lengthMm, path }: Seam): Point[] {
     left -= step;
   }
   return [];
+}
+
+/** How the thread goes from one run of a join to the next. */
+function slideNotes({ chains }: Join, system: UnitSystem): string[] {
+  return chains.slice(1).map(({ carriesOn, slides }) => {
+    if (!carriesOn) return 'Begin the next run with a new thread at its dot.';
+    const way = sayFoldWay(slides, system);
+    return way === ''
+      ? 'The next run goes on where this one ends.'
+      : `For the next run slide the needle, hidden, ${way}.`;
+  });
 }
 
 function halfWayNote(graph: SeamGraph, join: Join, system: UnitSystem): string[] {

@@ -81,12 +81,16 @@ test('thread: every knot and lock is counted, and the needlefuls are never less 
     const sheet = sheetOf(patches);
     const runs = sheet.steps.flatMap((step) => (step.kind === 'join' ? step.chains : []));
     const knots = runs.reduce((sum, { knots: own, locks }) => sum + own.length + locks.length, 0);
+    const hiddenMm = runs.flatMap(({ slides }) => slides).reduce((sum, slide) => sum + slide.lengthMm, 0);
     const { metres, needlefuls } = sheet.thread;
     // 1.58 mm of thread to a mm of seam at ten stitches to the inch; 25 mm to a knot, 30 mm to a start and end.
     const lengthMm = sheet.steps.reduce((sum, step) => sum + (step.kind === 'join' ? step.lengthMm : 0), 0);
-    expect(metres * 1000).toBeCloseTo(lengthMm * 1.5749 + knots * 25 + sheet.plan.threadStarts * 30, -1);
+    expect(metres * 1000).toBeCloseTo(
+      lengthMm * 1.5749 + hiddenMm + knots * 25 + sheet.plan.threadStarts * 30,
+      -1,
+    );
     // A needleful is cut to 500 mm, of which 380 mm end up in stitches.
-    expect(needlefuls).toBe(Math.ceil(Math.max((lengthMm * 1.5749) / 380, (metres * 1000) / 500)));
+    expect(needlefuls).toBe(Math.ceil(Math.max((lengthMm * 1.5749 + hiddenMm) / 380, (metres * 1000) / 500)));
   }
 });
 

@@ -39,6 +39,18 @@ export interface SewnChain {
   readonly bends: readonly Point[];
   /** The middle intersection of a long run: an X of thread pulls it sharp. */
   readonly crossing?: Point;
+  /** Whether the thread of the run before goes on into it, and the folds through which the needle slides there. */
+  readonly carriesOn: boolean;
+  readonly slides: readonly SewnSlide[];
+}
+
+/** The needle passes hidden through the fold along a side of a patch in hand. */
+export interface SewnSlide {
+  readonly patch: number;
+  readonly side: number;
+  readonly from: Point;
+  readonly to: Point;
+  readonly lengthMm: number;
 }
 
 export interface JoinStep extends StepBase {

@@ -1,5 +1,5 @@
 import { itemAt, lastOf } from '../lists';
-import { unitKey, type Chain, type Join } from '../assembly';
+import { unitKey, type Join, type Run } from '../assembly';
 import { BASTE_METHODS, methodMinutes } from '../basting';
 import type { SeamGraph } from '../block';
 import { formatLength, type UnitSystem } from '../length';
@@ -12,6 +12,7 @@ import { bendFolds } from './bendFolds';
 import { crossingOf, halfWayOf, joinNotes, tipsOf } from './joinNotes';
 import { sayFolds } from './sayFolds';
 import { threadChoice } from './threadChoice';
+import { sayFoldWay } from './sayFoldWay';
 import { unitCheck } from './unitCheck';
 import type { BasteStep, JoinStep, SewnChain, Step, StepSources } from './step';
 
@@ -135,9 +136,7 @@ function joinText(
         ? 'along the curve: pin the middle and both ends, then ease'
         : 'one straight line'
       : `${join.bends} ${join.bends === 1 ? 'bend: fold the papers and knot there' : 'bends: fold the papers and knot at each'}`;
-  const thread = join.carriesOn
-    ? `Carry the thread on from the last join${join.threadStarts > 0 ? '; it runs out on the way: begin a new needleful there' : ''}`
-    : 'Start with a new thread at the dot';
+  const thread = sayStart(join, system);
   const runs = join.chains.length > 1 ? ` in ${join.chains.length} runs (this closes a ring)` : '';
   const alike = join.repeat
     ? ` (${join.repeat.letter}, ${join.repeat.copy} of ${join.repeat.copies} alike)`
@@ -146,6 +145,14 @@ function joinText(
   if (join.isLaid)
     return `Lay ${right} against ${left} on the base strip to make unit ${makes}${alike}: pin it along its marked line and sew the curve down from the front, ${formatLength(join.lengthMm, system)}; nothing is folded.${out}`;
   return `Join ${right} to ${left} to make unit ${makes}${alike}: ${formatLength(join.lengthMm, system)}${runs}, ${shape}. ${thread}; knot at each intersection and at the end.${out}`;
+}
+
+/** Where the thread of a join comes from. */
+function sayStart({ carriesOn, threadStarts, chains }: Join, system: UnitSystem): string {
+  if (!carriesOn) return 'Start with a new thread at the dot';
+  const slides = sayFoldWay(chains[0]?.slides ?? [], system);
+  const how = slides === '' ? 'Carry the thread on from the last join' : `Keep the thread of the last join and slide the needle, hidden, ${slides} to the dot`; // prettier-ignore
+  return `${how}${threadStarts > 0 ? '; it runs out on the way: begin a new needleful there' : ''}`;
 }
 
 /** How far a run may stray from the line between its ends and still be called straight, mm. */
@@ -169,7 +176,7 @@ function numbers(patches: readonly number[]): string {
     .join(', ');
 }
 
-function sewnChain(graph: SeamGraph, chain: Chain): SewnChain {
+function sewnChain(graph: SeamGraph, chain: Run): SewnChain {
   const path: Point[] = [];
   const knots: Point[] = [itemAt(graph.places, chain.startPlace)];
   for (const { seam, isForward } of chain.steps) {
@@ -180,5 +187,13 @@ function sewnChain(graph: SeamGraph, chain: Chain): SewnChain {
   }
   const crossing = crossingOf(graph, chain);
   const locks = chain.steps.flatMap(({ seam }) => halfWayOf(itemAt(graph.seams, seam)));
-  return { path, knots, locks, bends: chain.bends, ...(crossing ? { crossing } : {}) };
+  const slides = chain.slides.map(({ patch, side, from, to, lengthMm }) => ({
+    patch,
+    side,
+    from: itemAt(graph.places, from),
+    to: itemAt(graph.places, to),
+    lengthMm,
+  }));
+  const { bends, carriesOn } = chain;
+  return { path, knots, locks, bends, carriesOn, slides, ...(crossing ? { crossing } : {}) };
 }

@@ -46,7 +46,8 @@ export function threadView({
   const runs = plan.joins.flatMap(({ chains }) =>
     chains.map((chain) => ({ lengthMm: chain.lengthMm, knots: knotsOn(graph, chain) })),
   );
-  return threadUse(runs, plan.totals.threadStarts, sewing.stitchesPerMm, sewing.usableNeedlefulMm);
+  const hiddenMm = plan.joins.reduce((sum, { chains }) => sum + chains.reduce((all, { slides }) => all + slides.reduce((own, { lengthMm }) => own + lengthMm, 0), 0), 0); // prettier-ignore
+  return threadUse(runs, plan.totals.threadStarts, sewing.stitchesPerMm, sewing.usableNeedlefulMm, hiddenMm);
 }
 
 /** Knots of a run as the steps ask for them: at every intersection, both ends included, and half-way on long seams. */

@@ -41,6 +41,7 @@ export interface SewnRun {
 /**
  * Thread for some runs: stitches, metres with every knot, start and end, and needlefuls.
  * Cut to their whole length the needlefuls are never less than the metres.
+ * @param hiddenMm thread that lies hidden in folds between runs
  * @param usableMm part of a needleful that ends up in stitches; it is cut 120 mm longer
  */
 export function threadUse(
@@ -48,12 +49,13 @@ export function threadUse(
   threadStarts: number,
   stitchesPerMm: number,
   usableMm: number,
+  hiddenMm = 0,
 ): ThreadUse {
   const stitches = runs.reduce((sum, { lengthMm }) => sum + stitchesOn(lengthMm, stitchesPerMm), 0);
   const sewn = runs.reduce((sum, { lengthMm }) => sum + threadOn(lengthMm, stitchesPerMm), 0);
   const knotted = runs.reduce((sum, { knots }) => sum + knots * KNOT_MM, 0);
-  const used = sewn + knotted + threadStarts * START_AND_END_MM;
-  const cut = Math.max(sewn / usableMm, used / (usableMm + NEEDLEFUL_LOSS_MM));
+  const used = sewn + hiddenMm + knotted + threadStarts * START_AND_END_MM;
+  const cut = Math.max((sewn + hiddenMm) / usableMm, used / (usableMm + NEEDLEFUL_LOSS_MM));
   return {
     stitches,
     metres: used / 1000,

@@ -4,15 +4,26 @@ import { runPath } from '../outlinePath';
 interface ThreadLayerProps {
   readonly chains: readonly SewnChain[];
   readonly scaleMm: number;
-  /** Whether the first run goes on with the thread of the join before. */
-  readonly carriesOn?: boolean;
 }
 
-/** The thread of a join: start dot (a ring where it carries on), running stitches with an arrow, knots (small half-way ones), X, fold marks. */
-export function ThreadLayer({ chains, scaleMm, carriesOn = false }: ThreadLayerProps) {
+/** The thread of a join: start dot (a ring where it carries on), running stitches with an arrow, knots (small half-way ones), X, fold marks, and where the needle slides hidden through folds (dotted). */
+export function ThreadLayer({ chains, scaleMm }: ThreadLayerProps) {
   const dot = Math.max(0.9, scaleMm / 110);
-  return chains.map(({ path, knots, locks, bends, crossing }, index) => (
+  return chains.map(({ path, knots, locks, bends, crossing, carriesOn, slides }, index) => (
     <g key={index} aria-hidden="true">
+      {slides.map(({ from, to }, i) => (
+        <path
+          key={i}
+          data-slide
+          d={`M${from.x} ${from.y}L${to.x} ${to.y}`}
+          fill="none"
+          stroke="var(--mui-palette-error-main)"
+          strokeWidth={3}
+          strokeDasharray="1 6"
+          strokeLinecap="round"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
       <path
         d={runPath(path)}
         fill="none"
@@ -68,7 +79,7 @@ export function ThreadLayer({ chains, scaleMm, carriesOn = false }: ThreadLayerP
           cx={path[0].x}
           cy={path[0].y}
           r={dot * 1.8}
-          fill={carriesOn && index === 0 ? '#fffdf7' : 'var(--mui-palette-error-main)'}
+          fill={carriesOn ? '#fffdf7' : 'var(--mui-palette-error-main)'}
           stroke="var(--mui-palette-error-main)"
           strokeWidth={3}
           vectorEffect="non-scaling-stroke"
