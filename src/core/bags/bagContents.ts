@@ -4,7 +4,7 @@ import type { ProjectBasting, Patch } from '../block';
 import { stripCut } from '../cutting';
 import type { UnitSystem } from '../length';
 import { withSpares } from '../papers';
-import { nameKinds, type Hand, type MarkedPaper, type PaperKind, type Sorted } from '../shapes';
+import { backgroundOf, nameKinds, type Hand, type MarkedPaper, type PaperKind, type Sorted } from '../shapes';
 
 /** Papers of one kind in a bag. */
 export interface BagPapers {
@@ -59,7 +59,7 @@ export function bagContents(patches: readonly Patch[], sorted: Sorted, settings:
     const spares = withSpares(count, settings.sparesPercent) - count;
     return { kind, name: itemAt(names, index), count, spares, left: per('L'), right: per('R') };
   });
-  const fabrics = [...new Set(patches.map(({ fabric }) => fabric))].sort().map((fabric) => {
+  const fabrics = [...new Set(patches.map(({ fabric }) => fabric))].sort().map((fabric): BagFabric => {
     const cuts = kinds.flatMap((kind, index) => {
       const count = patches.filter((patch, i) => patch.fabric === fabric && kindOf[i] === index).length;
       const size = stripCut(kind.outline, settings.allowanceMm, settings.system);
@@ -67,5 +67,31 @@ export function bagContents(patches: readonly Patch[], sorted: Sorted, settings:
     });
     return { fabric, cuts };
   });
-  return { papers, fabrics };
+  return { papers, fabrics: withBackground(fabrics, patches, settings) };
+}
+
+/** A background is cut this much larger on every side, mm: appliqué draws it in, and it is trimmed when it is done. */
+export const BACKGROUND_MORE_MM = 25.4;
+
+/** The cloth for a background: its own size, what it is to be sewn in by, and what is trimmed. */
+export function backgroundCut(
+  patch: Pick<Patch, 'outline'>,
+  { allowanceMm, system }: Pick<BagSettings, 'allowanceMm' | 'system'>,
+): Omit<BagCut, 'count'> {
+  return { kindName: 'the background', ...stripCut(patch.outline, allowanceMm + BACKGROUND_MORE_MM, system) };
+}
+
+function withBackground(
+  fabrics: readonly BagFabric[],
+  patches: readonly Patch[],
+  settings: BagSettings,
+): BagFabric[] {
+  const background = backgroundOf(patches);
+  if (background === undefined) return [...fabrics];
+  const patch = itemAt(patches, background);
+  const cut = { ...backgroundCut(patch, settings), count: 1 };
+  return fabrics.map(({ fabric, cuts }) => ({
+    fabric,
+    cuts: fabric === patch.fabric ? [...cuts, cut] : cuts,
+  }));
 }

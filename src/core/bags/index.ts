@@ -1,5 +1,7 @@
 export { sewersOf } from './sewersOf';
 export {
+  BACKGROUND_MORE_MM,
+  backgroundCut,
   bagContents,
   type BagContents,
   type BagCut,

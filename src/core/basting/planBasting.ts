@@ -31,8 +31,10 @@ export function planBasting(
   graph: SeamGraph,
   allowanceMm: number,
   conventionOf: (patch: number) => FoldConvention = () => 'clockwise',
+  background?: number,
 ): BastingPlan {
   const patches = graph.patches.map(({ outline }, patch) => {
+    if (patch === background) return { fold: { order: [], isTucked: false }, tails: [] };
     const fold = foldBy(conventionOf(patch), outline);
     return { fold, tails: tailsOf(outline, fold, allowanceMm) };
   });

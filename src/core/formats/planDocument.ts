@@ -5,6 +5,7 @@ import { areaOf, cornerAngle, perimeterOf } from '../geometry';
 import type { UnitSystem } from '../length';
 import { BASTE_POLICIES, papersInPlay, takingOut, type BastePolicy } from '../papers';
 import { clashViews, kindViews, minutesOf, planBlock, threadView, type PlannedBlock } from '../sheet';
+import { NO_PAPER } from '../shapes';
 import type { WeldReport } from '../weld';
 import { joinsDocument, kindBastingDocument, pair, round, stepsDocument } from './planSteps';
 
@@ -57,7 +58,9 @@ export function planDocument(
     patches: graph.patches.map(({ outline, fabric, layer }, patch) => ({
       id: id(patch),
       number: patch + 1,
-      kind: kindId(patch),
+      ...(itemAt(sorted.kindOf, patch) === NO_PAPER
+        ? { isBackground: true as const }
+        : { kind: kindId(patch) }),
       hand: sorted.handOf[patch] as string,
       fabric,
       layer,

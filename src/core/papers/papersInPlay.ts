@@ -23,7 +23,7 @@ export interface PaperNeed {
 
 /**
  * Simulates a plan and counts, per kind, the papers in use between basting and release.
- * @param kindOf kind index of each patch
+ * @param kindOf kind index of each patch; −1 for a background, which has no paper
  * @param usesOf times that a paper of each kind can be used; card's where nothing is said
  * @returns one entry per kind
  */
@@ -35,10 +35,12 @@ export function papersInPlay(
   usesOf: (kind: number) => number = () => DEFAULT_USES_PER_PAPER,
 ): PaperNeed[] {
   const uses = new Array<number>(kindCount).fill(0);
-  for (let patch = 0; patch < kindOf.length; patch++) bump(uses, itemAt(kindOf, patch), 1);
+  const kinds = Array.from(kindOf);
+  for (const kind of kinds) if (kind >= 0) bump(uses, kind, 1);
+  const without = kinds.indexOf(-1);
   const inUse = uses.map(() => 0);
   const peak = uses.map(() => 0);
-  const moments = basteMoments(joins, kindOf.length, policy);
+  const moments = basteMoments(joins, kindOf.length, policy, without < 0 ? undefined : without);
   for (let join = 0; join <= joins.length; join++) {
     for (const patch of moments.get(join) ?? []) {
       const kind = itemAt(kindOf, patch);
@@ -66,14 +68,16 @@ function sittings(joins: readonly Pick<Join, 'left' | 'right'>[]): Map<number, r
 
 /**
  * Which patches are basted before which join.
+ * @param background a patch that has no paper
  * @returns by the index of the join: patches in their order; those that are never joined stand at the number of joins
  */
 export function basteMoments(
   joins: readonly Pick<Join, 'left' | 'right'>[],
   patchCount: number,
   policy: BastePolicy,
+  background?: number,
 ): Map<number, readonly number[]> {
-  const all = Array.from({ length: patchCount }, (_, patch) => patch);
+  const all = Array.from({ length: patchCount }, (_, patch) => patch).filter((patch) => patch !== background);
   if (policy === 'all-first') return new Map([[0, all]]);
   const sittingOf = policy === 'per-unit' ? sittings(joins) : undefined;
   const basted = new Set<number>();

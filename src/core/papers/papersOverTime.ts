@@ -16,15 +16,19 @@ export interface PapersAt {
 /**
  * Follows the papers through a plan, join by join.
  * @param patchCount patches of the block
+ * @param background a patch that has no paper
  * @returns one entry per join, at its start, and one at the end
  */
 export function papersOverTime(
   joins: readonly Pick<Join, 'left' | 'right' | 'releases' | 'minutes' | 'papersInHand'>[],
   patchCount: number,
+  background?: number,
 ): PapersAt[] {
   let [minutes, released] = [0, 0];
   const basted = { 'all-first': 0, 'per-unit': 0, 'just-in-time': 0 };
-  const dueOf = BASTE_POLICIES.map((policy) => [policy, basteMoments(joins, patchCount, policy)] as const);
+  const dueOf = BASTE_POLICIES.map(
+    (policy) => [policy, basteMoments(joins, patchCount, policy, background)] as const,
+  );
   const moments = joins.map((join, index): PapersAt => {
     for (const [policy, due] of dueOf) basted[policy] += due.get(index)?.length ?? 0;
     const inUse = (policy: BastePolicy) => basted[policy] - released;
@@ -42,7 +46,8 @@ export function papersOverTime(
     released += join.releases.length;
     return at;
   });
-  const left = patchCount - released;
+  const papers = background === undefined ? patchCount : patchCount - 1;
+  const left = papers - released;
   const inUse = { 'all-first': left, 'per-unit': left, 'just-in-time': left };
-  return [...moments, { minutes, inHand: left, inHandKept: patchCount, inUse }];
+  return [...moments, { minutes, inHand: left, inHandKept: papers, inUse }];
 }

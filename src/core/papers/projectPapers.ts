@@ -2,7 +2,7 @@ import { itemAt, knownOf } from '../lists';
 import { buildSeamGraph, type Patch } from '../block';
 import type { Outline } from '../geometry';
 import type { Setting } from '../setting';
-import { groupKinds } from '../shapes';
+import { NO_PAPER, backgroundOf, groupKinds } from '../shapes';
 import { outerPapers } from './outerPapers';
 import { BASTE_POLICIES, papersInPlay, withSpares, type BastePolicy } from './papersInPlay';
 
@@ -80,7 +80,17 @@ export function projectPapers(
   sparesPercent: number,
 ): ProjectPapers {
   const order = inOrder(blocks, setting);
-  const { kinds, kindOf } = groupKinds(order.flatMap(({ block }) => block.patches.map((one) => one.outline)));
+  // Backgrounds are cloth: each block's own is left out.
+  const without = order.map(({ block }) => backgroundOf(block.patches));
+  const { kinds, kindOf: kindOfPaper } = groupKinds(
+    order.flatMap(({ block }, turn) =>
+      block.patches.filter((_, patch) => patch !== without[turn]).map((one) => one.outline),
+    ),
+  );
+  let taken = 0;
+  const kindOf = order.flatMap(({ block }, turn) =>
+    block.patches.map((_, patch) => (patch === without[turn] ? NO_PAPER : itemAt(kindOfPaper, taken++))),
+  );
   let first = 0;
   const turns = order.map((turn): KindTurn => {
     const own = [...kindOf.slice(first, first + turn.block.patches.length)];
@@ -164,6 +174,7 @@ function afterTurn(turns: readonly KindTurn[], turn: number, kindCount: number):
   for (const [patch, after] of outAfter) {
     if (after <= turn) continue;
     const kind = itemAt(kindOf, patch);
+    if (kind === NO_PAPER) continue;
     const until = turns[after]?.block.name ?? null;
     const before = held.get(`${kind}/${until}`)?.count ?? 0;
     held.set(`${kind}/${until}`, { kind, count: before + 1, until });

@@ -6,7 +6,7 @@ import { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './j
 import type { PageSize, PrintJob } from './ink';
 import { papersJob, type PaperRun } from './papersJob';
 import { withSpares } from '../papers';
-import { groupKinds, markOf, nameKinds, type MarkedPaper } from '../shapes';
+import { groupPapers, markOf, nameKinds, type MarkedPaper } from '../shapes';
 import { InvalidInputError } from '../errors';
 
 /** What can be printed of a block. */
@@ -62,7 +62,7 @@ export function paperRuns(
   system: UnitSystem,
   sparesPercent = 0,
 ): PaperRun[] {
-  const { kinds, kindOf, handOf } = groupKinds(patches.map(({ outline }) => outline));
+  const { kinds, kindOf, handOf } = groupPapers(patches);
   const names = nameKinds(kinds, system, marks);
   return kinds.flatMap(({ outline, isHanded }, kind): PaperRun[] => {
     const hands = handOf.filter((_, patch) => kindOf[patch] === kind);
@@ -85,7 +85,7 @@ export function paperRuns(
 
 /** One of each kind as it is seen from the front: what windows and guides are laid on. */
 function kindRuns({ patches }: BlockDocument, marks: readonly MarkedPaper[], system: UnitSystem): PaperRun[] {
-  const { kinds } = groupKinds(patches.map(({ outline }) => outline));
+  const { kinds } = groupPapers(patches);
   const names = nameKinds(kinds, system, marks);
   return kinds.map(({ outline }, kind) => ({ name: itemAt(names, kind), outline, count: 1 }));
 }

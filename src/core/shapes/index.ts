@@ -1,4 +1,5 @@
 export { groupKinds, type Hand, type PaperKind, type Sorted } from './groupKinds';
+export { NO_PAPER, backgroundOf, groupPapers } from './groupPapers';
 export {
   matchingRotation,
   signatureOf,

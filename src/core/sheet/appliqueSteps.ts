@@ -1,4 +1,6 @@
+import { BACKGROUND_MORE_MM, backgroundCut } from '../bags';
 import { groupsOf } from '../block';
+import { itemAt } from '../lists';
 import { formatLength } from '../length';
 import { stepId } from '../progress';
 import type { AppliqueStep, StepSources } from './step';
@@ -12,13 +14,14 @@ const CUT_MM_PER_MINUTE = 100;
  * The upper layers sewn onto the lower ones, unit by unit. By school the papers come out before (press first, then they
  * may; pin at once) or after, from behind, where the background is cut away.
  */
-export function appliqueSteps({ graph, system, sewing, applique = {} }: StepSources): AppliqueStep[] {
+export function appliqueSteps(sources: StepSources): AppliqueStep[] {
+  const { graph, system, sewing, applique = {} } = sources;
   const { papersOut = 'before', isCutAway = papersOut === 'after' } = applique;
   const base = Math.min(...graph.patches.map(({ layer }) => layer));
   const upper = [...new Set(graph.patches.map(({ layer }) => layer))]
     .filter((layer) => layer > base)
     .sort((a, b) => a - b);
-  return upper.flatMap((layer) => {
+  const sewn = upper.flatMap((layer) => {
     const own = graph.patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
     return groupsOf(graph, own).flatMap((patches): AppliqueStep[] => {
       const rim = graph.openEdges.filter(({ patch }) => patches.includes(patch));
@@ -31,7 +34,7 @@ export function appliqueSteps({ graph, system, sewing, applique = {} }: StepSour
           ? `Press ${what}, take the papers out, pin at once and appliqué over the layer below`
           : `Press ${what}, leave the papers in, pin and appliqué over the layer below`;
       const after = papersOut === 'after' && !isCutAway ? ' Take the papers out through a slit behind.' : '';
-      const sewn: AppliqueStep = {
+      const sew: AppliqueStep = {
         kind: 'applique',
         id: stepId('applique', [ids]),
         text: `${first}: ${formatLength(lengthMm, system)} of edge. Overlap the start by a few stitches.${after} Iron: mind your fingers and follow the product labels.`,
@@ -39,7 +42,7 @@ export function appliqueSteps({ graph, system, sewing, applique = {} }: StepSour
         patches,
         lengthMm,
       };
-      if (!isCutAway) return [sewn];
+      if (!isCutAway) return [sew];
       const papers = papersOut === 'after' ? ' Then take the papers out.' : '';
       const cut: AppliqueStep = {
         kind: 'applique',
@@ -49,7 +52,29 @@ export function appliqueSteps({ graph, system, sewing, applique = {} }: StepSour
         patches,
         lengthMm,
       };
-      return [sewn, cut];
+      return [sew, cut];
     });
   });
+  return [...backgroundStep(sources), ...sewn];
+}
+
+/** Minutes for cutting a background, folding it and marking its middle. */
+const BACKGROUND_MINUTES = 6;
+
+/** Cutting the background and finding its middle; none where there is no background of cloth. */
+function backgroundStep({ graph, system, allowanceMm, background }: StepSources): AppliqueStep[] {
+  if (background === undefined) return [];
+  const patch = itemAt(graph.patches, background);
+  const { widthMm, lengthMm } = backgroundCut(patch, { allowanceMm, system });
+  const size = `${formatLength(widthMm, system)} × ${formatLength(lengthMm, system)}`;
+  return [
+    {
+      kind: 'applique',
+      id: stepId('background', [[patch.id]]),
+      text: `Cut the background ${background + 1} from ${patch.fabric}: ${size}, which leaves ${formatLength(BACKGROUND_MORE_MM, system)} all round to trim when it is done. Fold it in quarters and crease: the creases cross in its middle. Lay the work on it with its own middle there, and hold it by pins, by basting thread, by dots of glue or by two staples paper to paper (two do not pivot). Staples out before pressing or washing; with a rotary cutter cut away from yourself and close the blade.`,
+      minutes: BACKGROUND_MINUTES,
+      patches: [background],
+      lengthMm: 0,
+    },
+  ];
 }

@@ -26,7 +26,7 @@ export interface SheetPatch {
   readonly outline: Outline;
   readonly fabric: string;
   readonly layer: number;
-  /** Index of its kind in the sheet. */
+  /** Index of its kind in the sheet; −1 for a background, which has no paper. */
   readonly kind: number;
   readonly hand: Hand;
   /** Sides in the order of folding; sides that stay raw are not among them. */

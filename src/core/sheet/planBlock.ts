@@ -17,7 +17,7 @@ import {
   type Patch,
 } from '../block';
 import type { BastePolicy } from '../papers';
-import { groupKinds, nameKinds, type Sorted } from '../shapes';
+import { backgroundOf, groupPapers, nameKinds, type Sorted } from '../shapes';
 import { bastingChoices, kindBasting, type ChosenBasting, type KindBasting } from './bastingChoices';
 import { wishesOf } from './orderWishes';
 import { sayHand, type Hand } from './sayHand';
@@ -80,16 +80,18 @@ export function planBlock(
   const analysis = analyseBlock(patches);
   const { graph, problems } = analysis;
   const sewing = sewingOf(settings.sewing);
-  const sorted = groupKinds(graph.patches.map(({ outline }) => outline));
+  const sorted = groupPapers(graph.patches);
   const read = wishesOf(graph.patches, order);
   // Files are read against the list of policies.
   const policy = (order?.policy ?? 'all-first') as BastePolicy;
   const plan = known ?? orderOf(analysis, order, sewing, onProgress);
   const chosen = bastingChoices(graph, sorted, choices, settings.basting);
+  const background = backgroundOf(graph.patches);
   const basting = planBasting(
     graph,
     settings.allowanceMm,
     (patch) => chosen.conventionOf[patch] ?? 'clockwise',
+    background,
   );
   const kindBastings = sorted.kinds.map((kind, index) =>
     kindBasting(graph, sorted, kind.outline, index, chosen),
@@ -109,6 +111,8 @@ export function planBlock(
     policy,
     system: settings.system,
     sewing,
+    background,
+    allowanceMm: settings.allowanceMm,
     pins: read.wishes.pins,
     applique: order?.applique,
   });

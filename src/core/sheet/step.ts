@@ -108,6 +108,9 @@ export interface StepSources {
   /** Units that the host always wants made. */
   readonly pins?: readonly Pin[];
   readonly applique?: OrderChoices['applique'] | undefined;
+  /** The patch that is a background of cloth: it is cut, not basted. */
+  readonly background?: number | undefined;
+  readonly allowanceMm: number;
   /** When patches are basted; all first where nothing is said. */
   readonly policy?: BastePolicy | undefined;
 }

@@ -23,7 +23,7 @@ const MOST_NUMBERS = 6;
 export function stepsOf(sources: StepSources): Step[] {
   const { graph, policy = 'all-first' } = sources;
   const joins = joinSteps(sources);
-  const moments = basteMoments(joins, graph.patches.length, policy);
+  const moments = basteMoments(joins, graph.patches.length, policy, sources.background);
   const stream = joins.flatMap((join, index): Step[] => {
     const due = moments.get(index);
     return due ? [...basteSteps(sources, due), join] : [join];

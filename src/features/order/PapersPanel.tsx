@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { counted } from '@/core/words';
 import { BASTE_METHODS } from '@/core/basting';
+import { backgroundOf } from '@/core/shapes';
 import { BASTE_POLICIES, papersInPlay, papersOverTime, takingOut, type BastePolicy } from '@/core/papers';
 import type { BlockSheet } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
@@ -52,7 +53,10 @@ export function PapersPanel({ projectId, sheet, onPolicy }: PapersPanelProps) {
           </MenuItem>
         ))}
       </TextField>
-      <PapersChart moments={papersOverTime(joins, sheet.patches.length)} policy={policy} />
+      <PapersChart
+        moments={papersOverTime(joins, sheet.patches.length, backgroundOf(sheet.patches))}
+        policy={policy}
+      />
       <TakingOutList sheet={sheet} joins={joins} />
     </>
   );

@@ -178,7 +178,7 @@ function describe({ patches, kindNames, isFlipped = false }: BlockDrawingProps, 
   const patch = patches[index];
   if (!patch) return '';
   const hand = patch.hand === 'none' ? '' : `, ${patch.hand === 'L' ? 'left' : 'right'} hand`;
-  return `Patch ${index + 1} (${patch.id}): ${kindNames[patch.kind]}${hand}, ${patch.fabric}${isFlipped ? ', seen from the back' : ''}`;
+  return `Patch ${index + 1} (${patch.id}): ${kindNames[patch.kind] ?? 'background'}${hand}, ${patch.fabric}${isFlipped ? ', seen from the back' : ''}`;
 }
 
 function Ruler({
