@@ -71,7 +71,7 @@ function backgroundStep({ graph, system, allowanceMm, background }: StepSources)
     {
       kind: 'applique',
       id: stepId('background', [[patch.id]]),
-      text: `Cut the background ${background + 1} from ${patch.fabric}: ${size}, which leaves ${formatLength(BACKGROUND_MORE_MM, system)} all round to trim when it is done. Fold it in quarters and crease: the creases cross in its middle. Lay the work on it with its own middle there, and hold it by pins, by basting thread, by dots of glue or by two staples paper to paper (two do not pivot). Staples out before pressing or washing; with a rotary cutter cut away from yourself and close the blade.`,
+      text: `Cut the background ${background + 1} from ${patch.fabric}: ${size}, which leaves ${formatLength(BACKGROUND_MORE_MM, system)} all round to trim when it is done. Fold it in quarters and crease: the creases cross in its middle. Lay the work on it, its own middle there. Hold it by pins, basting thread, dots of glue, or two staples paper to paper (two do not pivot). Staples out before pressing or washing; with a rotary cutter cut away from yourself and close the blade.`,
       minutes: BACKGROUND_MINUTES,
       patches: [background],
       lengthMm: 0,

@@ -69,10 +69,12 @@ test('appliqué: papers before or after, and the background cut away behind as a
     sheetOf({ ...block, patches, order: { school: 'best', ...(applique ? { applique } : {}) } }).steps.filter(
       ({ kind }) => kind === 'applique',
     );
+  // The one patch below all others is a background of cloth: it is cut first.
   expect(steps().map(({ text }) => text)).toEqual([
+    expect.stringContaining('Cut the background'),
     expect.stringContaining('take the papers out, pin at once'),
   ]);
-  const after = steps({ papersOut: 'after' });
+  const [, ...after] = steps({ papersOut: 'after' });
   expect(after).toHaveLength(2);
   expect(after[0]?.text).toContain('leave the papers in');
   expect(after[1]?.text).toMatch(/cut the background away.*leaving ¼″.*take the papers out/);

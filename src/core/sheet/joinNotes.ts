@@ -29,7 +29,7 @@ export function joinNotes(
   tips: ReturnType<typeof tipsOf>[number],
   thread: ThreadChoice,
   check: UnitCheck,
-  makes: string,
+  made: string,
   system: UnitSystem,
 ): string[] {
   return [
@@ -39,7 +39,7 @@ export function joinNotes(
     ...slideNotes(join, system),
     ...tipNotes(tips, system),
     sayThread(thread),
-    sayCheck(check, makes, system),
+    sayCheck(check, made, system),
   ];
 }
 

@@ -18,13 +18,13 @@ const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
 test('curved papers are pleated and clipped, and no side of theirs is the longest to begin with', () => {
   for (const step of bastes(generate(defaultRecipe('clamshell')))) {
     expect(step.text).toContain('Pleat the cloth every ¼″ round the curve');
-    expect(step.text).not.toContain('longest side');
+    expect(step.text).not.toContain('fold 1, 2, 3');
   }
   const wedge = { ...patch(1, []), outline: makePaper({ family: 'wedge', wedges: 12, radiusMm: 100 }) };
   expect(bastes([wedge])[0]?.text).toContain('Then fold the straight sides over the ends of the pleats.');
   const hollow = { ...wedge, outline: { ...wedge.outline, bulges: wedge.outline.bulges.map((bulge) => -bulge) } };
   expect(bastes([hollow])[0]?.text).toMatch(/clip the allowance every ¼″, not quite to the paper/);
-  for (const step of bastes(rosette(1))) expect(step.text).toContain('from the longest side on; tuck the last fold under the first.');
+  for (const step of bastes(rosette(1))) expect(step.text).toContain('Paper side towards you, fold 1, 2, 3 … as they are numbered (anticlockwise); slip the last fold under the first.');
 }); // prettier-ignore
 
 test('where a side stays raw no fold is tucked under it', () => {
@@ -32,17 +32,17 @@ test('where a side stays raw no fold is tucked under it', () => {
   const raw = { ...first!, edges: { 0: 'raw' as const } };
   const [own] = bastes([raw, ...rest]).filter(({ patches }) => patches.includes(0));
   expect(own?.text).toContain('Leave the dotted sides of 1 raw');
-  expect(own?.text).toContain('where no side is raw, tuck the last fold under the first');
+  expect(own?.text).toContain('where no side is raw, slip the last fold under the first');
   const [alone] = bastes([raw]);
   expect(alone?.text).toContain('pass over the dotted sides.');
-  expect(alone?.text).not.toContain('tuck');
+  expect(alone?.text).not.toContain('slip the last');
 });
 
 test('a seam along a curve is eased and never called a straight line; a straight one is', () => {
   const curved = joins(generate(defaultRecipe('clamshell'))).filter(({ bends, isLaid }) => bends === 0 && !isLaid);
   for (const { text } of curved) expect(text).toContain('along the curve: pin the middle and both ends, then ease');
   const disc = joins(generate(defaultRecipe('disc')));
-  for (const { text } of disc.filter(({ bends }) => bends === 0)) expect(text).toContain('one straight line');
+  for (const { text } of disc.filter(({ bends }) => bends === 0)) expect(text).toMatch(/: (one [^ ]+ seam|\d+ seams in one straight line, )/);
 }); // prettier-ignore
 
 test('a run of three intersections is anchored with an X in the middle, one with a bend never is', () => {
@@ -97,6 +97,14 @@ test('thread: every knot and lock is counted, and the needlefuls are never less 
 test('thread that runs out on a join is said to: a new needleful is no carrying on', () => {
   for (const step of KINDS.flatMap((kind) => joins(generate(defaultRecipe(kind)))).filter(({ carriesOn }) => carriesOn))
     expect(/it runs out on the way/.test(step.text)).toBe(step.threadStarts > 0);
+}); // prettier-ignore
+
+test('every sentence is short enough to be read aloud, and the first says what to do', () => {
+  for (const kind of KINDS)
+    for (const step of sheetOf(generate(defaultRecipe(kind))).steps) {
+      expect(step.text).toMatch(/^(Baste|Right sides together, sew|Lay|Press|Cut|Turn) /);
+      for (const sentence of step.text.split(/(?<=[.:;]) /)) expect(sentence.split(' ').length, sentence).toBeLessThanOrEqual(30);
+    }
 }); // prettier-ignore
 
 test('nothing is said of amounts that no ruler shows; a first sentence ends at its full stop and no sooner', () => {

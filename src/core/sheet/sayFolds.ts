@@ -34,8 +34,8 @@ export function sayFolds(
 function sayOrder(convention: FoldConvention, raw: 'none' | 'some' | 'all'): string {
   if (convention !== 'clockwise')
     return `Fold so: ${FOLD_CONVENTIONS[convention].name.toLowerCase()}. ${FOLD_CONVENTIONS[convention].what}`;
-  const around = 'Fold side after side clockwise as seen from the front, from the longest side on';
+  const around = 'Paper side towards you, fold 1, 2, 3 … as they are numbered (anticlockwise)';
   if (raw === 'all') return `${around}; pass over the dotted sides.`;
   const where = raw === 'some' ? 'pass over the dotted sides; where no side is raw, ' : '';
-  return `${around}; ${where}tuck the last fold under the first.`;
+  return `${around}; ${where}slip the last fold under the first.`;
 }

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { defaultRecipe, generate } from '../generate';
 import { cutGrid, patch, plate, rosette, starOfDiamonds } from '../testing';
+import { shapeWord } from './names';
 import { blockSheet, type JoinStep, type Step } from '.';
 
 const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
@@ -14,23 +15,31 @@ test('steps baste every patch once, then join everything, and say what they do i
   expect(joins).toHaveLength(5);
   expect(new Set(joins.at(-1)?.left.concat(joins.at(-1)?.right ?? []))).toEqual(new Set([0, 1, 2, 3, 4, 5]));
   for (const { text, minutes } of sheet.steps) {
-    expect(text).toMatch(/^(Baste|Join) .+\.$/);
+    expect(text).toMatch(/^(Baste|Right sides together, sew) .+\.$/);
     expect(minutes).toBeGreaterThan(0);
   }
-  expect(joins.at(-1)?.text).toContain('one straight line');
+  expect(joins.at(-1)?.text).toContain('in one straight line');
 });
 
-test('a join speaks only of patches and of units made before', () => {
-  for (const patches of [rosette(2), cutGrid(3, 3, [0, 1]), plate(12)]) {
+test('a join names what it puts together by numbers that are on those papers, and by letters of units made before', () => {
+  for (const patches of [rosette(2), cutGrid(3, 3, [0, 1]), plate(12), generate(defaultRecipe('beams'))]) {
     const made = new Set<string>();
     for (const step of blockSheet(patches, SETTINGS).steps.filter(isJoin)) {
-      for (const [unit] of step.text.matchAll(/\bU\d+\b/g)) {
-        if (unit !== step.makes) expect(made).toContain(unit);
-      }
-      made.add(step.makes);
+      const [first = '', ...rest] = step.text.split(/(?<=[.:]) /);
+      const own = new Set([...step.left, ...step.right].map((patch) => patch + 1));
+      for (const [number] of first.matchAll(/(?<=[ (])\d+(?=[,)]|:$| to | \()/g)) expect(own.has(Number(number)) || first.includes(`${number} patches`)).toBe(true);
+      for (const [, letter] of first.matchAll(/\b(?:pair|unit) ([A-Z]+)\b/g)) expect(made).toContain(letter);
+      const [, letter] = /This is (?:pair|unit) ([A-Z]+), \d+ of \d+\./.exec(rest.join(' ')) ?? [];
+      expect(letter).toBe(step.repeat?.letter);
+      if (letter) made.add(letter);
     }
   }
-});
+}); // prettier-ignore
+
+test('a shape is called by its word alone, in inches and in centimetres', () => {
+  const names = ['1½″ 60° diamond', '38 mm hexagon', '2½″ kite, 76.5°/93°', '1″ × 2 1/16″ × 2½″ triangle', '5⅞″ strip with slanted ends', '2″ half-square triangle (marked: two dots)', '5″ wedge, 1/12 of a disc', '3.5 cm 45° diamond'];
+  expect(names.map(shapeWord)).toEqual(['diamond', 'hexagon', 'kite', 'triangle', 'strip', 'half-square triangle', 'wedge', 'diamond']);
+}); // prettier-ignore
 
 test('the thread runs from knot to knot, begins at the first and ends at the last', () => {
   const ends = (points: readonly { x: number; y: number }[]) => [points[0], points.at(-1)];
@@ -94,7 +103,7 @@ test('inches and centimetres tell the same story in their own words', () => {
     blockSheet(cutGrid(2, 1, [0]), { ...SETTINGS, system }),
   );
   expect(inch?.steps.map(({ id }) => id)).toEqual(metric?.steps.map(({ id }) => id));
-  expect(inch?.steps.at(-1)?.text).toContain('1″, one straight line');
-  expect(metric?.steps.at(-1)?.text).toContain('25.5 mm, one straight line');
+  expect(inch?.steps.at(-1)?.text).toContain('one 1″ seam');
+  expect(metric?.steps.at(-1)?.text).toContain('one 25.5 mm seam');
   expect(metric?.bag.fabrics[0]?.cuts[0]).toMatchObject({ widthMm: 40, lengthMm: 40 });
 });

@@ -7,17 +7,16 @@ import { distance, type Point } from '../geometry';
 import { basteMoments } from '../papers';
 import { stepId } from '../progress';
 import { LETTER_RULE } from '../shapes';
+import { counted } from '../words';
 import { appliqueSteps } from './appliqueSteps';
 import { bendFolds } from './bendFolds';
 import { crossingOf, halfWayOf, joinNotes, tipsOf } from './joinNotes';
+import { Names, alikeName, numbersOf, shapeWord } from './names';
 import { sayFolds } from './sayFolds';
 import { threadChoice } from './threadChoice';
 import { sayFoldWay } from './sayFoldWay';
 import { unitCheck } from './unitCheck';
 import type { BasteStep, JoinStep, SewnChain, Step, StepSources } from './step';
-
-/** Units of up to this many patches are spelled out by their numbers. */
-const MOST_NUMBERS = 6;
 
 /** All work on a block in one stream: basting by kind, cloth and hand as the policy says, the joins, then appliqué. */
 export function stepsOf(sources: StepSources): Step[] {
@@ -72,26 +71,29 @@ function basteSteps(
   });
 }
 
-function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSources): JoinStep[] {
+function joinSteps({
+  graph,
+  plan,
+  system,
+  chosen,
+  sorted,
+  kindNames,
+  pins = [],
+  sewing,
+}: StepSources): JoinStep[] {
   const nextOf = new Map(
     plan.joins.flatMap((join) => [join.left, join.right].map((unit) => [unitKey(unit), join] as const)),
   );
   const pinOf = new Map(pins.map((pin) => [unitKey(pin.patches), pin]));
-  const unitName = new Map<number, string>();
-  const nameOf = (unit: readonly number[]) => {
-    if (unit.length === 1) return `patch ${itemAt(unit, 0) + 1}`;
-    const name = `unit ${unitName.get(Math.min(...unit))}`;
-    return unit.length > MOST_NUMBERS
-      ? `${name} (${unit.length} patches)`
-      : `${name} (patches ${numbers(unit)})`;
-  };
+  const names = new Names(graph, (patch) => shapeWord(kindNames[itemAt(sorted.kindOf, patch)] ?? 'patch'));
   const tips = tipsOf(graph, plan.joins);
   return plan.joins.map((join, index) => {
     const makes = `U${index + 1}`;
     const ids = (unit: readonly number[]) => unit.map((patch) => graph.patches[patch]?.id as string);
-    const text = joinText(graph, join, nameOf(join.left), nameOf(join.right), makes, system);
-    unitName.set(Math.min(...join.left, ...join.right), makes);
-    const made = unitKey([...join.left, ...join.right]);
+    const text = joinText(graph, join, names.of(join.left), names.of(join.right), system);
+    names.learn(join);
+    const members = [...join.left, ...join.right];
+    const made = unitKey(members);
     const pin = pinOf.get(made);
     const check = unitCheck(graph, join, nextOf.get(made), chosen.conventionOf);
     const thread = threadChoice(graph, join, chosen.pale, sewing);
@@ -109,7 +111,7 @@ function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSourc
       releases: join.releases,
       makes,
       papersInHand: join.papersInHand,
-      notes: joinNotes(graph, join, itemAt(tips, index), thread, check, makes, system),
+      notes: joinNotes(graph, join, itemAt(tips, index), thread, check, names.of(members), system),
       thread,
       check,
       folds: bendFolds(graph, join),
@@ -121,30 +123,34 @@ function joinSteps({ graph, plan, system, chosen, pins = [], sewing }: StepSourc
   });
 }
 
-function joinText(
-  graph: SeamGraph,
-  join: Join,
-  left: string,
-  right: string,
-  makes: string,
-  system: UnitSystem,
-): string {
-  const isCurved = join.seams.some((seam) => isCurvedRun(itemAt(graph.seams, seam).path));
-  const shape =
-    join.bends === 0
-      ? isCurved
-        ? 'along the curve: pin the middle and both ends, then ease'
-        : 'one straight line'
-      : `${join.bends} ${join.bends === 1 ? 'bend: fold the papers and knot there' : 'bends: fold the papers and knot at each'}`;
-  const thread = sayStart(join, system);
-  const runs = join.chains.length > 1 ? ` in ${join.chains.length} runs (this closes a ring)` : '';
+function joinText(graph: SeamGraph, join: Join, left: string, right: string, system: UnitSystem): string {
+  const size = formatLength(join.lengthMm, system);
   const alike = join.repeat
-    ? ` (${join.repeat.letter}, ${join.repeat.copy} of ${join.repeat.copies} alike)`
+    ? ` This is ${alikeName(join.repeat, join.left.length + join.right.length)}, ${join.repeat.copy} of ${join.repeat.copies}.`
     : '';
-  const out = join.releases.length === 0 ? '' : ` Papers that may come out now: ${numbers(join.releases)}.`;
+  const out = join.releases.length === 0 ? '' : ` Papers that may come out now: ${numbersOf(join.releases)}.`;
   if (join.isLaid)
-    return `Lay ${right} against ${left} on the base strip to make unit ${makes}${alike}: pin it along its marked line and sew the curve down from the front, ${formatLength(join.lengthMm, system)}; nothing is folded.${out}`;
-  return `Join ${right} to ${left} to make unit ${makes}${alike}: ${formatLength(join.lengthMm, system)}${runs}, ${shape}. ${thread}; knot at each intersection and at the end.${out}`;
+    return `Lay ${right} against ${left} on the base strip: pin it along its marked line. Sew the curve down from the front, ${size}; nothing is folded.${alike}${out}`;
+  return `Right sides together, sew ${right} to ${left}: ${saySeams(graph, join, size)}.${alike} ${sayStart(join, system)}. Knot at each intersection and at the end.${out}`;
+}
+
+/** What is sewn in a join: “one 1″ seam”, “3 seams in one straight line, 3″ in all”. */
+function saySeams(graph: SeamGraph, { seams, bends, chains }: Join, size: string): string {
+  const many = counted(seams.length, 'seam');
+  const runs = chains.length > 1 ? ` in ${chains.length} runs (this closes a ring)` : '';
+  if (bends > 0) {
+    const where =
+      bends === 1
+        ? 'a bend: fold the papers and knot there'
+        : `${bends} bends: fold the papers and knot at each`;
+    return `${many}, ${size} in all${runs}, with ${where}`;
+  }
+  const isCurved = seams.some((seam) => isCurvedRun(itemAt(graph.seams, seam).path));
+  if (isCurved) return `${size}${runs} along the curve: pin the middle and both ends, then ease`;
+  if (seams.length === 1) return `one ${size} seam`;
+  return runs === ''
+    ? `${many} in one straight line, ${size} in all`
+    : `${many}, ${size} in all${runs}, each a straight line`;
 }
 
 /** Where the thread of a join comes from. */
@@ -166,14 +172,6 @@ function isCurvedRun(path: readonly Point[]): boolean {
   return path.some(
     ({ x, y }) => Math.abs((b.x - a.x) * (y - a.y) - (b.y - a.y) * (x - a.x)) / length > STRAIGHT_MM,
   );
-}
-
-/** Patch numbers as the drawing shows them, in order. */
-function numbers(patches: readonly number[]): string {
-  return patches
-    .map((patch) => patch + 1)
-    .sort((a, b) => a - b)
-    .join(', ');
 }
 
 function sewnChain(graph: SeamGraph, chain: Run): SewnChain {

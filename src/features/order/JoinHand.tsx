@@ -43,7 +43,7 @@ export function JoinHand({ step, onPress }: JoinHandProps) {
         <TextField
           select
           size="small"
-          label={`How ${step.makes} is made`}
+          label={'How this unit is made'}
           value={step.pin?.school ?? ''}
           onChange={({ target }) => onPress('school', step.id, { school: target.value as School | '' })}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}

@@ -8,7 +8,7 @@ import { offThread } from '../pool';
 import type { Project } from '../projects';
 
 /** Raised whenever the core computes something else from the same document. */
-const SHEET_VERSION = 21;
+const SHEET_VERSION = 22;
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings(
