@@ -19,3 +19,4 @@ export { wishesOf } from './orderWishes';
 export { clashViews, kindViews, minutesOf, threadView, type KindView } from './views';
 export { summarise, type BlockSummary, type SummaryStep } from './summary';
 export { roundWork, withUnits } from './stepUnits';
+export { batchAt, waitsFor, type Batch } from './readiness';

@@ -1,23 +1,43 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { lazy, Suspense, useState } from 'react';
+import { batchAt, waitsFor, type Step } from '@/core/sheet';
 import { firstSentence } from '@/core/words';
 import { PlainButton } from '@/ui/PlainButton';
 import { PlainChoice } from '@/ui/PlainChoice';
+import { BatchCounter } from './BatchCounter';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
 import { StepPart } from './StepPart';
+import { useRemembered } from './useRemembered';
 import { standOf, useMakerBlock, type PageData } from './useMakerBlock';
+
+// What is only looked at now and then is loaded when it is opened.
+const AllSteps = lazy(() => import('./AllSteps'));
+const HowTo = lazy(() => import('./HowTo'));
 
 /** A maker's own page: the block, the next step large, one big button, what follows, and a way to ask for help. */
 export function MakerPage({ token, initial }: { token: string; initial: PageData }) {
   const { ticks, blocks, block, fabrics, setChosen, tick } = useMakerBlock(token, initial);
+  const [opened, setOpened] = useState<number | undefined>();
   if (!block)
     return (
       <Shell data={initial}>
         <Typography>Your host has not brought in a block yet. Look again later.</Typography>
       </Shell>
     );
-  const { next, step, lastDone, minutesLeft, then } = standOf(block);
+  const { next, step, lastDone, minutesLeft, then, isDone } = standOf(block, opened);
+  const { steps } = block.sheet;
+  const batch = batchAt(steps, next);
+  const wait = step && waitsFor(steps, next, isDone);
+  const goTo = (index: number | undefined) => {
+    setOpened(index);
+    window.scrollTo?.(0, 0);
+  };
+  const change = (one: Step, kind: 'done' | 'undone' | 'stuck') => {
+    tick(one, kind);
+    if (kind === 'done') setOpened(undefined);
+  };
   const choices = blocks.map(
     ({ id, name, progress, covered, sheet: { steps } }) =>
       [id, `${name}: ${progress.done.size + covered.length} of ${steps.length}`] as const,
@@ -25,7 +45,15 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
   const isStuck = step !== undefined && block.progress.stuck.has(step.id);
   return (
     <Shell data={initial}>
-      <PlainChoice label="Block" value={block.id} choices={choices} onChange={setChosen} />
+      <PlainChoice
+        label="Block"
+        value={block.id}
+        choices={choices}
+        onChange={(id) => {
+          setOpened(undefined);
+          setChosen(id);
+        }}
+      />
       {step ? (
         <StepPart
           token={token}
@@ -35,16 +63,31 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           minutesLeft={minutesLeft}
           fabrics={fabrics}
           system={initial.project.unitSystem}
-          onDone={() => tick(step, 'done')}
+          isDone={isDone(step.id)}
+          {...(wait === undefined ? {} : { waitsFor: wait + 1 })}
+          onDone={() => change(step, 'done')}
         />
       ) : (
         <Framed color="success.main">
           <strong>{block.name} is sewn.</strong> Choose another block above.
         </Framed>
       )}
+      {opened !== undefined && (
+        <PlainButton sx={{ width: '100%', minHeight: 48, mt: 1 }} onClick={() => goTo(undefined)}>
+          Back to where I am
+        </PlainButton>
+      )}
+      {batch && (
+        <BatchCounter
+          batch={batch}
+          steps={steps.slice(batch.from, batch.from + batch.count)}
+          isDone={isDone}
+          onTick={tick}
+        />
+      )}
       <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
         {lastDone && (
-          <PlainButton sx={{ flex: 1, minHeight: 48 }} onClick={() => tick(lastDone, 'undone')}>
+          <PlainButton sx={{ flex: 1, minHeight: 48 }} onClick={() => change(lastDone, 'undone')}>
             Not done after all
           </PlainButton>
         )}
@@ -53,7 +96,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
             tone="error"
             sx={{ flex: 1, minHeight: 48 }}
             disabled={isStuck}
-            onClick={() => tick(step, 'stuck')}
+            onClick={() => change(step, 'stuck')}
           >
             {stuckWord(isStuck, ticks.isWaiting(block.id, step.id))}
           </PlainButton>
@@ -68,12 +111,56 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           <li key={id}>{firstSentence(text)}</li>
         ))}
       </Box>
+      <More title="All steps, and the whole block">
+        <AllSteps block={block} fabrics={fabrics} isDone={isDone} onTick={tick} onOpen={goTo} />
+      </More>
+      <More title="Signs, and how to">
+        <HandedHowTo />
+      </More>
       <ChangeNote block={block} />
       <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
         Count needles and pins, keep them and magnets away from children and pets, and rest your hands every
         30 min.
       </Typography>
     </Shell>
+  );
+}
+
+/** Something that opens below its title, and is loaded only then. */
+function More({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <PlainButton
+        aria-expanded={isOpen}
+        onClick={() => setIsOpen(!isOpen)}
+        sx={{ width: '100%', minHeight: 48 }}
+      >
+        {title}
+      </PlainButton>
+      {isOpen && (
+        <Suspense fallback={<Typography role="status">One moment …</Typography>}>{children}</Suspense>
+      )}
+    </Box>
+  );
+}
+
+/** The how-to for the hand that sews; which one that is, this phone remembers. */
+function HandedHowTo() {
+  const [hand, setHand] = useRemembered('kevlo-hand');
+  return (
+    <>
+      <PlainChoice
+        label="I sew with my"
+        value={hand ?? 'right'}
+        choices={[
+          ['right', 'right hand'],
+          ['left', 'left hand'],
+        ]}
+        onChange={setHand}
+      />
+      <HowTo isLeftHanded={hand === 'left'} />
+    </>
   );
 }
 

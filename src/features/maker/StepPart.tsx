@@ -19,12 +19,16 @@ interface StepPartProps {
   readonly minutesLeft: number;
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
+  /** Whether it is done already. */
+  readonly isDone: boolean;
+  /** Number of the step that has to be done before this one, if any. */
+  readonly waitsFor?: number;
   readonly onDone: () => void;
 }
 
 /** The step that is next: its picture, what to do, the one big button, and help. */
 export function StepPart(props: StepPartProps) {
-  const { token, block, step, index, minutesLeft, fabrics, system, onDone } = props;
+  const { token, block, step, index, minutesLeft, fabrics, system, isDone, waitsFor, onDone } = props;
   const [isFlipped, setIsFlipped] = useState(false);
   return (
     <>
@@ -61,8 +65,13 @@ export function StepPart(props: StepPartProps) {
           About {formatMinutes(step.minutes)}; {formatMinutes(minutesLeft)} left in this block.
         </Typography>
       </Box>
-      <PlainButton look="filled" onClick={onDone} sx={{ width: '100%', minHeight: 68, fontSize: '1.3rem' }}>
-        Done
+      <PlainButton
+        look="filled"
+        disabled={isDone || waitsFor !== undefined}
+        onClick={onDone}
+        sx={{ width: '100%', minHeight: 68, fontSize: '1.3rem' }}
+      >
+        {isDone ? 'Done already' : waitsFor === undefined ? 'Done' : `After step ${waitsFor}`}
       </PlainButton>
       {step.kind === 'join' && (
         <Box

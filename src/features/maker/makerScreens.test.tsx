@@ -1,7 +1,8 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
+import type { BlockDocument } from '@/core/block';
 import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
-import { blockSheet } from '@/core/sheet';
+import { batchAt, blockSheet, waitsFor } from '@/core/sheet';
 import { answering, refused, unreachable, type Asked } from '@/ui/testing';
 import { MakerPage } from './MakerPage';
 import { storeKey } from './tickStore';
@@ -10,8 +11,8 @@ import type { PageData } from './useMakerBlock';
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const EVENTS = 'POST /api/m/secret-token/events';
 
-function block(id: string, kind: RecipeKind, more: object = {}) {
-  const { patches, ...document } = documentOfRecipe(defaultRecipe(kind));
+function block(id: string, kind: RecipeKind, more: object = {}, order?: object) {
+  const { patches, ...document } = { ...documentOfRecipe(defaultRecipe(kind)), ...(order ? { order } : {}) } as BlockDocument;
   const sheet = blockSheet(patches, SETTINGS, undefined, document);
   return { id, name: `Block ${id}`, sheet, done: [], stuck: [], covered: [], orphaned: 0, isOwnOrder: false, photos: [], ...more };
 } // prettier-ignore
@@ -162,3 +163,77 @@ test('no blocks yet is said', () => {
   atPhone([]);
   expect(screen.getByText(/Your host has not brought in a block yet/)).toBeTruthy();
 });
+
+test('like units are one thing with a counter: one more, one less, all; each counts as the step it is', async () => {
+  const asked = answering({ [EVENTS]: () => ({}) });
+  const beams = block('a', 'beams', {}, { school: 'best', isBatched: true });
+  const { steps } = beams.sheet;
+  const from = steps.findIndex((_, index) => (batchAt(steps, index)?.count ?? 0) > 2);
+  const { name, count } = batchAt(steps, from)!;
+  atPhone([{ ...beams, done: steps.slice(0, from).map(({ id }) => id) }]);
+  const group = screen.getByRole('group', { name: `${name}, ${count} to make` });
+  const made = () => Number(/· (\d+) done/.exec(group.textContent!)?.[1]);
+  const press = (label: string) => fireEvent.click(within(group).getByRole('button', { name: label }));
+  expect(made()).toBe(0);
+  expect(within(group).getByRole('button', { name: `One ${name} less` }).hasAttribute('disabled')).toBe(true);
+  press(`One ${name} more`);
+  press(`One ${name} more`);
+  expect(made()).toBe(2);
+  press(`One ${name} less`);
+  expect(made()).toBe(1);
+  press(`All ${count} done`);
+  expect(heading()).toMatch(new RegExp(`^Step ${from + count + 1} of `));
+  await waitFor(() => expect(kept().ticks).toEqual([]));
+  const own = steps.slice(from, from + count).map(({ id }) => id);
+  expect(sent(asked).map(({ kind, stepId }) => [kind, own.indexOf(stepId)])).toEqual([
+    ['done', 0], ['done', 1], ['undone', 1], ...own.slice(1).map((_, i) => ['done', i + 1]),
+  ]);
+}); // prettier-ignore
+
+test('all steps: looked at ahead, ticked where the plan allows it, taken back anywhere; the whole block shows what is sewn', async () => {
+  const asked = answering({ [EVENTS]: () => ({}) });
+  const star = block('a', 'star');
+  const { steps } = star.sheet;
+  const bastes = steps.filter(({ kind }) => kind === 'baste').length;
+  atPhone([star]);
+  press('All steps, and the whole block');
+  const list = await screen.findByRole('region', { name: 'All steps' });
+  const row = (label: string) => within(list).queryByRole('button', { name: label });
+  const sewn = () => within(list).getByRole('img').querySelectorAll('[data-sewn=true]').length;
+  // Any paper may be basted first; a join waits, and says for what.
+  expect(row(`Step ${bastes}: done`)).toBeTruthy();
+  steps.forEach((step, index) => {
+    const waits = waitsFor(steps, index, () => false);
+    expect(row(`Step ${index + 1}: done`) !== null).toBe(waits === undefined);
+    if (waits !== undefined) expect(within(list).getAllByRole('listitem')[index]!.textContent).toContain(`after step ${waits + 1}`);
+  });
+  for (let index = bastes; index >= 1; index--) fireEvent.click(row(`Step ${index}: done`)!);
+  expect(sewn()).toBe(0);
+  fireEvent.click(row(`Step ${bastes + 1}: done`)!);
+  expect(sewn()).toBe(2);
+  expect(list.textContent).toContain(`${bastes + 1} of ${steps.length} steps done`);
+  fireEvent.click(row('Step 1: not done after all')!);
+  expect(heading()).toMatch(/^Step 1 of /);
+  await waitFor(() => expect(sent(asked)).toHaveLength(bastes + 2));
+  fireEvent.click(row(`Step ${steps.length}: look`)!);
+  expect(heading()).toMatch(new RegExp(`^Step ${steps.length} of `));
+  expect(screen.getByRole('button', { name: /^After step \d+$/ }).hasAttribute('disabled')).toBe(true);
+  press('Back to where I am');
+  expect(heading()).toMatch(/^Step 1 of /);
+  fireEvent.click(row('Step 2: look')!);
+  expect(screen.getByRole('button', { name: 'Done already' }).hasAttribute('disabled')).toBe(true);
+}); // prettier-ignore
+
+test('signs and how-to are drawn for the hand that sews, which the phone remembers', async () => {
+  const { unmount } = atPhone();
+  press('Signs, and how to');
+  const help = await screen.findByRole('region', { name: 'Signs and how to' });
+  expect(within(help).getAllByRole('img', { hidden: true }).every((one) => /drawn for the right hand$/.test(one.getAttribute('aria-label')!))).toBe(true);
+  for (const word of ['Wrap a paper', 'A sharp corner', 'A curve', 'Whip stitch', 'Knot', 'Slide', 'Fold a paper at a bend', 'Take a paper out']) expect(help.textContent).toContain(word);
+  fireEvent.change(screen.getByRole('combobox', { name: 'I sew with my' }), { target: { value: 'left' } });
+  unmount();
+  atPhone();
+  press('Signs, and how to');
+  const again = await screen.findByRole('region', { name: 'Signs and how to' });
+  expect(again.querySelectorAll('g[transform^="matrix(-1"]').length).toBe(8);
+}); // prettier-ignore

@@ -36,12 +36,17 @@ export function useMakerBlock(token: string, initial: PageData) {
 
 export type MakersBlock = NonNullable<ReturnType<typeof useMakerBlock>['block']>;
 
-/** Where the work on a block stands: the next step, what is left, and what was ticked last. */
-export function standOf({ sheet: { steps }, progress, covered }: MakersBlock) {
+/**
+ * Where the work on a block stands: the step that is shown, what is left, and what was ticked last.
+ * @param opened a step that the maker chose to look at; else the first that is not done
+ */
+export function standOf({ sheet: { steps }, progress, covered }: MakersBlock, opened?: number) {
   const also = new Set(covered);
   const isDone = (id: string) => progress.done.has(id) || also.has(id);
-  const next = steps.findIndex(({ id }) => !isDone(id));
+  const first = steps.findIndex(({ id }) => !isDone(id));
+  const next = opened !== undefined && steps[opened] ? opened : first;
   return {
+    isDone,
     next,
     step: steps[next],
     lastDone: steps.findLast(({ id }) => progress.done.has(id)),

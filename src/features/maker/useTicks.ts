@@ -1,6 +1,6 @@
 'use client';
 import { itemAt } from '@/core/lists';
-import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
 import { readWaiting, sendAll, storeKey, withTick, type Sending, type Tick, type Waiting } from './tickStore';
@@ -20,32 +20,43 @@ export function useTicks(token: string, makerId: string) {
   const [sent, setSent] = useState<readonly Tick[]>([]);
   const [refusal, setRefusal] = useState<RefusedError | undefined>();
   const { ticks } = waiting;
+  const latest = useRef(ticks);
+  useEffect(() => {
+    latest.current = ticks;
+  });
+  /** Whether something is being sent: what is ticked meanwhile goes with the next parcel, not a second time with its own. */
+  const isUnderWay = useRef(false);
   useEffect(() => {
     if (ticks.length === 0) return;
-    let isCurrent = true;
-    let isUnderWay = false;
     const sendSome = async (some: readonly Tick[]): Promise<Sending> => {
       try {
         await send('POST', `/api/m/${token}/events`, { events: some });
-        if (isCurrent) setSent((before) => [...before, ...some]);
-        if (isCurrent) setRefusal(undefined);
+        setSent((before) => [...before, ...some]);
+        setRefusal(undefined);
         return { kind: 'taken' };
       } catch (error) {
-        if (isCurrent && error instanceof RefusedError) setRefusal(error);
+        if (error instanceof RefusedError) setRefusal(error);
         return { kind: error instanceof RefusedError && isFinal(error) ? 'refused' : 'later' };
       }
     };
+    // The page hears of what was sent a moment later than this loop must know it.
+    const forget: typeof change = (how) => {
+      change(how);
+      latest.current = how({ ticks: latest.current, setAside: [] }).ticks;
+    };
     const deliver = async () => {
-      if (isUnderWay) return;
-      isUnderWay = true;
-      await sendAll(ticks, sendSome, change);
-      isUnderWay = false;
+      if (isUnderWay.current) return;
+      isUnderWay.current = true;
+      try {
+        while (latest.current.length > 0 && (await sendAll(latest.current, sendSome, forget)));
+      } finally {
+        isUnderWay.current = false;
+      }
     };
     void deliver();
     const timer = setInterval(() => void deliver(), RETRY_MS);
     window.addEventListener('online', deliver);
     return () => {
-      isCurrent = false;
       clearInterval(timer);
       window.removeEventListener('online', deliver);
     };

@@ -237,8 +237,11 @@ test('who has begun the block is told, and whose work was sewn in another way', 
   ]);
 }); // prettier-ignore
 
-test('like units stand under one heading with how many, in the list of steps', () => {
-  const { sheet } = atPlayer('beams');
+test('like units stand under one heading with how many, in the list of steps', async () => {
+  const { server, sheet, show } = atPlayer('beams');
+  pick('Units that are alike', /always/);
+  await waitFor(() => expect(server.document.order?.isBatched).toBe(true));
+  show();
   const joins = sheet().steps.flatMap((step) => (step.kind === 'join' ? [step] : []));
   const letters = new Set(joins.flatMap(({ repeat }) => (repeat && repeat.copies > 1 ? [repeat.letter] : [])));
   const headings = screen.queryAllByText(/^Make \d+ of [A-Z]$/).map(({ textContent }) => textContent);
