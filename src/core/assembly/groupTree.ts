@@ -2,7 +2,7 @@ import { itemAt, lastOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { contract } from './contract';
 import { exactTree, type Apart } from './exactTree';
-import { recogniseFigure, type Figure, type TreeKind } from './figures';
+import { halfSquares, recogniseFigure, type Figure, type TreeKind } from './figures';
 import { findCut } from './findCut';
 import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
@@ -101,6 +101,11 @@ function freeTree(task: GroupTask): GroupOrder {
       add(other, taught);
       if (other !== 'wedges') found.push({ kind: 'plain', tree: improve(lastOf(found).tree) });
     }
+  }
+  if (figure?.name === 'half-squares') {
+    // Triangles into squares first, all alike; then whatever is best with those.
+    const pins = halfSquares(graph, members).map((patches): Pin => ({ patches }));
+    add('squares-first', groupTree({ ...task, pins }).tree);
   }
   if (members.length <= MOST_TURNED) {
     if (figure?.name === 'rosette') add('rings', ringsTree(graph, members));

@@ -149,3 +149,33 @@ test('clamshells may be laid over a base strip: no bend, one after another along
   expect(validatePlan(shells.graph, shells)).toEqual([]);
   expect(plan(cutGrid(3, 3, [0]), 'base-strip').isTaught).toBe(false);
 });
+
+test('triangles are made into squares first, all alike, before those are sewn to anything', () => {
+  const squares = generate({ ...defaultRecipe('grid'), columns: 6, rows: 6, edgeMm: 50.8, triangles: 'every-other' } as never);
+  const { joins } = plan(squares);
+  const made = joins.filter(({ left, right }) => left.length + right.length === 2 && [...left, ...right].every((one) => squares[one]!.outline.corners.length === 3));
+  const triangles = squares.filter(({ outline }) => outline.corners.length === 3).length;
+  expect(made).toHaveLength(triangles / 2);
+  // No triangle is sewn to anything but its other half before that.
+  const paired = new Set<number>();
+  for (const { left, right } of joins) {
+    for (const unit of [left, right]) if (unit.length === 1 && squares[unit[0]!]!.outline.corners.length === 3) expect(paired.has(unit[0]!) || left.length + right.length === 2).toBe(true);
+    if (left.length + right.length === 2) for (const one of [...left, ...right]) paired.add(one);
+  }
+  expect(new Set(made.map(({ repeat }) => repeat?.letter)).size).toBeLessThanOrEqual(2);
+}); // prettier-ignore
+
+test('a rosette is sewn from its middle, ring by ring', () => {
+  const patches = rosette(2);
+  const { joins } = plan(patches);
+  const middle = patches.findIndex((_, i) => buildSeamGraph(patches).seamsOf[i]!.length === 6 && joins[0]!.left.concat(joins[0]!.right).includes(i));
+  expect(middle).toBeGreaterThanOrEqual(0);
+  expect(joins.every(({ right }) => right.length === 1)).toBe(true);
+  const ring = (patch: number) => {
+    const at = (i: number) => patches[i]!.outline.corners.reduce((sum, { x, y }) => ({ x: sum.x + x / 6, y: sum.y + y / 6 }), { x: 0, y: 0 });
+    const [a, b] = [at(patch), at(9)];
+    return Math.round(Math.hypot(a.x - b.x, a.y - b.y) / 40);
+  };
+  const order = joins.map(({ right }) => ring(right[0]!));
+  expect([...order].sort((a, b) => a - b)).toEqual(order);
+}); // prettier-ignore

@@ -8,7 +8,7 @@ import { offThread } from '../pool';
 import type { Project } from '../projects';
 
 /** Raised whenever the core computes something else from the same document. */
-const SHEET_VERSION = 22;
+const SHEET_VERSION = 23;
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings(
@@ -19,7 +19,7 @@ export function sheetSettings(
 }
 
 /** Raised whenever the core orders the same patches otherwise. */
-const ORDER_VERSION = 2;
+const ORDER_VERSION = 3;
 
 /** What a sheet is made from. */
 export interface ToBeSheeted {
