@@ -194,6 +194,25 @@ test('ticks made without a connection are kept and sent later', async () => {
   await host.see('2 of 21', '//*[@data-maker="Ann Example"]');
 });
 
+test('all steps on the phone: the whole block, a tick out of order that the wall counts, one that waits; signs and how-to', async () => {
+  await phone.press('All steps, and the whole block');
+  await phone.see('2 of 21 steps done');
+  // A later paper may be basted before its turn; the last join may not.
+  await phone.press('Step 4: done');
+  await phone.see('3 of 21 steps done');
+  await host.see('3 of 21', '//*[@data-maker="Ann Example"]');
+  expect(await phone.driver.findElements(By.css('[aria-label="Step 21: done"]'))).toEqual([]);
+  await phone.press('Step 21: look');
+  await phone.see('Step 21 of 21');
+  await phone.press('Back to where I am');
+  await phone.see('Step 3 of 21');
+  await phone.press('Step 4: not done after all');
+  await host.see('2 of 21', '//*[@data-maker="Ann Example"]');
+  await phone.press('Signs, and how to');
+  await phone.see('The needle slides hidden through a fold.');
+  await expectAccessible(phone, 'maker, all open');
+});
+
 test('a revoked link is refused, and its page says what to do', async () => {
   await host.press('Blocks and link of Ann Example');
   await host.press('Revoke the link');

@@ -2,9 +2,11 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { UnitSystem } from '@/core/length';
-import { momentsOf, type Step } from '@/core/sheet';
+import { momentsOf, type SheetPatch, type Step } from '@/core/sheet';
 import { troublesAt } from '@/core/troubles';
 import { formatMinutes } from '@/ui/formatMinutes';
+import { boxOf } from '@/core/geometry';
+import { FoldLayer, PatchMark } from '@/ui/drawing';
 import { PlainButton } from '@/ui/PlainButton';
 import { StepDrawing } from '@/ui/StepDrawing';
 import { TroubleHelp } from '@/ui/TroubleHelp';
@@ -42,6 +44,7 @@ export function StepPart(props: StepPartProps) {
         onFlip={() => setIsFlipped(!isFlipped)}
         height={300}
       />
+      {step.kind === 'baste' && <PaperPicture patch={block.sheet.patches[step.patches[0] ?? 0]} />}
       <Box aria-live="polite">
         <Typography variant="h2" component="h1">
           Step {index + 1} of {block.sheet.steps.length}
@@ -88,6 +91,25 @@ export function StepPart(props: StepPartProps) {
       )}
       <TroubleHelp troubles={troublesAt(momentsOf(step, block.sheet))} />
     </>
+  );
+}
+
+/** The paper of a step large, with the order of its folds and its raw sides: what the block shows too small. */
+function PaperPicture({ patch }: { readonly patch: SheetPatch | undefined }) {
+  if (!patch) return null;
+  const { minX, minY, maxX, maxY } = boxOf(patch.outline);
+  const pad = (maxX - minX + maxY - minY) * 0.03;
+  return (
+    <Box
+      component="svg"
+      role="img"
+      aria-label={`The paper from the front: fold its sides in the order ${patch.foldOrder.map((side) => side + 1).join(', ')}`}
+      viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
+      sx={{ display: 'block', width: '100%', height: 130, my: 1 }}
+    >
+      <PatchMark outline={patch.outline} fill="none" strokeWidth={1.5} rawSides={patch.rawSides ?? []} />
+      <FoldLayer patches={[patch]} isFlipped={false} />
+    </Box>
   );
 }
 
