@@ -141,7 +141,7 @@ test('the order of work is stepped through by keys, each step also in words', as
   const step = async (key: string) => host.driver.actions().sendKeys(key).perform();
   for (let i = 0; i < 4; i++) await step(Key.ARROW_RIGHT);
   await host.see('Step 5 of 21');
-  await host.see('straight line');
+  await host.see('Right sides together, sew');
   await step(Key.ARROW_LEFT);
   await host.see('Step 4 of 21');
   await step('f');
