@@ -30,7 +30,10 @@ export function recogniseFigure(graph: SeamGraph, members: readonly number[]): F
   const isTurned = rotation !== undefined && rotation.folds >= LEAST_FOLDS;
   const hasMiddle = isTurned && members.some((patch) => rotation.next.get(patch) === patch);
   if (isOneShape && hasMiddle) return { name: 'rosette', taught: ['rings'] };
-  if (isOneShape && outlines.every(isRectangle)) return { name: 'rows', taught: ['rows'] };
+  // Squares lie in rows, and so do clamshells.
+  const isCurved = outlines.every(({ bulges }) => bulges.some((bulge) => bulge !== 0));
+  if (isOneShape && ((isCurved && !isTurned) || outlines.every(isRectangle)))
+    return { name: 'rows', taught: ['rows'] };
   if (halfSquares(graph, members).length > 1) return { name: 'half-squares', taught: ['squares-first'] };
   if (isTurned) return { name: 'turned', taught: ['wedges', 'pairs'] };
   return isOneShape ? { name: 'mosaic', taught: [] } : undefined;
