@@ -1,0 +1,153 @@
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, expect, test, vi } from 'vitest';
+import { papersOverTime, takingOut } from '@/core/papers';
+import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
+import { blockSheet, type JoinStep } from '@/core/sheet';
+import { rosette } from '@/core/testing';
+import { Notices } from '@/ui/Notices';
+import { answering, navigation, refused } from '@/ui/testing';
+import { BastingSheet } from './BastingSheet';
+import { OrderPanel } from './OrderPanel';
+import { PapersChart } from './PapersChart';
+import { StepPhotos } from './StepPhotos';
+import { shortText } from './shortText';
+import { withBasting } from './withBasting';
+
+const worker = vi.hoisted(() => ({
+  api: {} as Record<string, (...args: unknown[]) => unknown>,
+  ended: 0,
+  isSilent: false,
+}));
+vi.mock('comlink', () => ({
+  expose: (api: typeof worker.api) => (worker.api = api),
+  wrap: () => new Proxy({}, { get: (_, name: string) => async (...args: unknown[]) => (worker.isSilent ? new Promise(() => undefined) : worker.api[name]!(...args)) }),
+})); // prettier-ignore
+
+const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
+const sheetOf = (kind: RecipeKind, order?: object) => {
+  const { patches, ...document } = documentOfRecipe(defaultRecipe(kind));
+  return blockSheet(patches, SETTINGS, undefined, {
+    ...document,
+    ...(order ? { order: order as never } : {}),
+  });
+};
+const joinsOf = (sheet: ReturnType<typeof sheetOf>) => sheet.steps.filter((step): step is JoinStep => step.kind === 'join'); // prettier-ignore
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+
+beforeEach(async () => {
+  worker.isSilent = false;
+  worker.ended = 0;
+  vi.stubGlobal('Worker', class { terminate() { worker.ended += 1; } }); // prettier-ignore
+  await import('@/workers/orderWorker');
+});
+
+test('papers over the time of sewing: the heaviest moment is told in words, the usual policy is not drawn twice', () => {
+  const sheet = blockSheet(rosette(3), SETTINGS);
+  const moments = papersOverTime(joinsOf(sheet), sheet.patches.length);
+  const most = Math.max(...moments.map(({ inHand }) => inHand));
+  const { rerender } = render(<PapersChart moments={moments} policy="all-first" />);
+  const chart = screen.getByRole('img');
+  expect(chart.getAttribute('aria-label')).toContain(`At most ${most} in the hand`);
+  const names = () => [...chart.querySelectorAll('text')].map(({ textContent }) => textContent).filter((text) => text?.startsWith('in ')); // prettier-ignore
+  expect(names()).toEqual(['in the hand', 'in the hand, all left in', 'in use']);
+  rerender(<PapersChart moments={moments} policy="just-in-time" />);
+  expect(names()).toHaveLength(4);
+  // Every line is a step line that ends where the work ends, and is never beyond the frame.
+  for (const line of chart.querySelectorAll('path[fill=none]')) {
+    const xs = [...line.getAttribute('d')!.matchAll(/(-?[\d.]+)[ ,]/g)].map(([, x]) => Number(x));
+    expect(Math.max(...xs)).toBeLessThanOrEqual(760);
+  }
+});
+
+test('the schools are compared off this thread, one is used, and a comparison can be cancelled', async () => {
+  const document = documentOfRecipe(defaultRecipe('star'));
+  const asked = answering({ 'GET .*/document': () => ({ document, revision: 1 }), 'PUT .*/document': () => ({ revision: 2 }) });
+  render(<Notices><OrderPanel projectId="p1" blockId="b1" sheet={sheetOf('star')} /></Notices>);
+  press('Compare the schools');
+  const table = await screen.findByRole('table', { name: 'Schools compared' });
+  const rows = within(table).getAllByRole('row').slice(1);
+  expect(rows.length).toBeGreaterThan(3);
+  expect(rows.filter((row) => within(row).queryByText('in use'))).toHaveLength(1);
+  fireEvent.click(within(table).getByRole('button', { name: 'Use Centre out' }));
+  await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ document: { order: { school: 'rings' } } }));
+  worker.isSilent = true;
+  press('Compare the schools');
+  const before = worker.ended;
+  fireEvent.click(await screen.findByRole('button', { name: 'Cancel' }));
+  expect(worker.ended).toBe(before + 1);
+  expect(screen.queryByRole('table', { name: 'Schools compared' })).toBeNull();
+}); // prettier-ignore
+
+test('appliqué: each way of sewing on is written into the order, and the usual one leaves nothing behind', async () => {
+  const server = { document: documentOfRecipe(defaultRecipe('plate')), revision: 1 };
+  answering({ 'GET .*/document': () => server, 'PUT .*/document': ({ body }) => ((server.document = (body as typeof server).document), { revision: (server.revision += 1) }) });
+  const page = () => <Notices><OrderPanel projectId="p1" blockId="b1" sheet={blockSheet(server.document.patches, SETTINGS, undefined, server.document)} /></Notices>;
+  const { rerender } = render(page());
+  const choose = async (name: RegExp, wanted: object | undefined) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Appliqué' }));
+    fireEvent.click(screen.getByRole('option', { name }));
+    await waitFor(() => expect(server.document.order?.applique).toEqual(wanted));
+    await waitFor(() => expect(screen.queryByText('Being worked out …')).toBeNull());
+    rerender(page());
+  };
+  await choose(/out through a slit/, { papersOut: 'after', isCutAway: false });
+  await choose(/^papers out first, background cut away/, { papersOut: 'before', isCutAway: true });
+  await choose(/^papers out first, background stays/, undefined);
+}); // prettier-ignore
+
+test('clashes are told with their places and mended by one press', async () => {
+  const start = documentOfRecipe(defaultRecipe('star'));
+  const ids = start.patches.map(({ id }) => id);
+  const document = withBasting(start, () => ({ patches: Object.fromEntries(ids.slice(0, 6).map((id, i) => [id, i % 2 ? 'clockwise' : 'counter-clockwise'])) }));
+  const sheet = blockSheet(document.patches, SETTINGS, undefined, document);
+  expect(sheet.basting.clashes.length).toBeGreaterThan(0);
+  const asked = answering({ 'GET .*/document': () => ({ document, revision: 1 }), 'PUT .*/document': () => ({ revision: 2 }) });
+  render(<Notices><BastingSheet projectId="p1" blockId="b1" sheet={sheet} allowanceMm={6.35} system="inch" /></Notices>);
+  expect(screen.getByText(/where two tails lie over one seam/)).toBeTruthy();
+  press(/^Fold \d+ anew$/);
+  await waitFor(() => expect(asked.at(-1)?.method).toBe('PUT'));
+  const mended = (asked.at(-1)!.body as { document: typeof document }).document;
+  expect(blockSheet(mended.patches, SETTINGS, undefined, mended).basting.clashes).toEqual([]);
+  expect(withBasting(start, (choices) => choices)).not.toHaveProperty('basting');
+}); // prettier-ignore
+
+test('a picture is sent with what it shows, and stays to be sent again when it is refused', async () => {
+  let isTaken = false;
+  const asked = answering({ 'POST .*/photos': () => (isTaken ? {} : refused(422, 'no-picture')) });
+  const { container } = render(<Notices><StepPhotos projectId="p1" blockId="b1" stepId="join-1" photos={[]} /></Notices>);
+  const file = new File([new Uint8Array([1, 2, 255])], 'seam.jpg');
+  await act(async () => void fireEvent.change(container.querySelector('input[type=file]')!, { target: { files: [file] } }));
+  const send = () => screen.getByRole('button', { name: /Put it to this step/ });
+  expect(send().hasAttribute('disabled')).toBe(true);
+  await userEvent.type(screen.getByRole('textbox', { name: 'What it shows' }), ' A crisp tip ');
+  fireEvent.click(send());
+  await screen.findByText(/Refused: no-picture/);
+  isTaken = true;
+  fireEvent.click(send());
+  await waitFor(() => expect(navigation.router.refresh).toHaveBeenCalledOnce());
+  // A browser that cannot read it sends it as it is.
+  expect(asked[1]?.body).toEqual({ stepId: 'join-1', says: 'A crisp tip', image: btoa('\u0001\u0002\u00ff') });
+}); // prettier-ignore
+
+test('steps in a few words: no numbers of units, bends counted, and what is always made is marked', () => {
+  const steps = joinsOf(sheetOf('rosette'));
+  for (const step of steps) {
+    expect(shortText(step)).not.toMatch(/\(\d+ patches\)|Right sides together/);
+    expect(shortText(step).includes('bend')).toBe(step.bends > 0);
+  }
+  expect(shortText({ ...steps[0]!, pin: {} })).toMatch(/always made$/);
+});
+
+test('papers are taken out at sittings where a block grows heavy, and nothing is said of them where it stays light', () => {
+  const heavy = blockSheet(rosette(3), SETTINGS);
+  const { sittings, mostInHand } = takingOut(joinsOf(heavy), heavy.sewing);
+  answering({});
+  const { unmount } = render(<OrderPanel projectId="p1" blockId="b1" sheet={heavy} />);
+  const items = screen.queryAllByText(/^Before step \d+: take out/);
+  expect(items).toHaveLength(Math.min(12, sittings.length));
+  if (sittings.length > 0) expect(document.body.textContent).toContain(`${mostInHand.kept} papers would lie in the hand`);
+  unmount();
+  render(<OrderPanel projectId="p1" blockId="b1" sheet={blockSheet(rosette(1), SETTINGS)} />);
+  expect(document.body.textContent).toContain('This block stays light');
+}); // prettier-ignore
