@@ -2,7 +2,11 @@ import { expect, test } from 'vitest';
 import { DEFAULT_SEWING, SEWING_FIGURES, ownSewing, sewingOf, type SewingFigure } from '../assembly';
 import { stripCut } from '../cutting';
 import { makePaper } from '../catalogue';
-import { readSewing } from '.';
+import { InvalidInputError } from '../errors';
+import { defaultRecipe, documentOfRecipe } from '../generate';
+import { BASTE_POLICIES } from '../papers';
+import { blockSheet } from '../sheet';
+import { importDrawing, readBlockDocument, readSewing } from '.';
 
 const FIGURES = Object.keys(SEWING_FIGURES) as SewingFigure[];
 
@@ -46,3 +50,35 @@ test.each([
   const cut = stripCut(outline, 6.35, system);
   expect([cut.widthMm, cut.lengthMm]).toEqual([expect.closeTo(widthMm, 6), expect.closeTo(lengthMm, 6)]);
 });
+
+test.each(BASTE_POLICIES)('a block file keeps when its patches are basted: %s', (policy) => {
+  const document = { ...documentOfRecipe(defaultRecipe('star')), order: { school: 'best', policy } };
+  expect(readBlockDocument(JSON.parse(JSON.stringify(document))).order?.policy ?? 'all-first').toBe(policy);
+  const odd = { ...document, order: { school: 'best', policy: 'some-day' } };
+  expect(() => readBlockDocument(JSON.parse(JSON.stringify(odd)))).toThrow(InvalidInputError);
+});
+
+test('rectangles of a drawing with one round radius of nought have sharp corners, with two they are round', () => {
+  const read = (radii: string) => {
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 100 60"><rect id="a" width="50" height="50" ${radii}/></svg>`;
+    return importDrawing(svg, { system: 'metric' }).patches[0]!.outline;
+  };
+  expect(read('').corners).toHaveLength(4);
+  for (const radii of ['rx="0" ry="5"', 'rx="5" ry="0"', 'rx="0"']) {
+    expect(read(radii).corners).toHaveLength(4);
+    expect(read(radii).bulges.every((bulge) => bulge === 0)).toBe(true);
+  }
+  const round = read('rx="5"');
+  expect(round.corners).toHaveLength(8);
+  expect(round.bulges.filter((bulge) => bulge !== 0)).toHaveLength(4);
+});
+
+test('what a host’s order costs is said as a sentence of its own', () => {
+  const document = documentOfRecipe(defaultRecipe('rosette'));
+  const ids = document.patches.map(({ id }) => id);
+  const settings = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
+  const says = (order: object) => blockSheet(document.patches, settings, undefined, { ...document, order: { school: 'best', ...order } as never }).plan.hand?.says;
+  expect(says({})).toBeUndefined();
+  expect(says({ pins: [{ patches: [ids[0], ids[18]].sort() }] })).toMatch(/^Your order(:| costs) \S/);
+  expect(says({ pins: [{ patches: ids.slice(0, 2).sort() }] })).toMatch(/^Your order(:| costs) \S/);
+}); // prettier-ignore
