@@ -104,6 +104,8 @@ test('a whole column is marked at once; what someone else changed meanwhile stay
 
 test('what others pack is seen at once, other kinds of change ask nothing, a refusal is told', async () => {
   const { server, asked } = atBags();
+  // The page asks once for itself as it opens.
+  await waitFor(() => expect(asked).toHaveLength(1));
   server.kits = [kit('a', 'm1', 'packed')];
   const before = asked.length;
   act(() => FakeStream.tell('progress'));

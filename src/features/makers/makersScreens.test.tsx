@@ -88,7 +88,7 @@ test('makers are added by name, one to a line; the names stay when they are refu
   await user.type(names, ' Cy \n\n Di ');
   press('Add 2 makers');
   await screen.findByText('Personal links');
-  expect(asked.at(-1)?.body).toEqual({ names: ['Cy', 'Di'] });
+  expect(asked.findLast(({ method }) => method === 'POST')?.body).toEqual({ names: ['Cy', 'Di'] });
   expect(screen.getAllByTestId('maker-link').map((one) => one.getAttribute('href'))).toEqual(['http://x/m/Cy', 'http://x/m/Di']);
   expect(screen.getAllByRole('img', { name: 'Code for the phone’s camera' })).toHaveLength(2);
   expect(names.value).toBe('');
@@ -100,7 +100,7 @@ test('a link is given anew or revoked; one who has none has none to revoke', asy
   const { asked } = atMakers();
   choose('Ada', /^Give a new link/);
   expect((await screen.findByTestId('maker-link')).textContent).toBe('http://x/m/new');
-  expect(asked.at(-1)).toMatchObject({ path: '/api/projects/p1/makers/m1', body: { link: 'renew' } });
+  expect(asked.find(({ method }) => method === 'PATCH')).toMatchObject({ path: '/api/projects/p1/makers/m1', body: { link: 'renew' } }); // prettier-ignore
   press('Close');
   await waitFor(() => expect(screen.queryByTestId('maker-link')).toBeNull());
   await screen.findByRole('button', { name: 'Blocks and link of Ada' });

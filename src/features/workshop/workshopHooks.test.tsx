@@ -149,7 +149,7 @@ test('the workshop’s page: a block opens with its name, saves itself, and take
   expect(screen.getByRole('heading', { name: 'Star: workshop' })).toBeTruthy();
   fireEvent.keyDown(window.document.body, { key: 'a', ctrlKey: true });
   fireEvent.click(screen.getByRole('button', { name: 'Turn (R)' }));
-  await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true), { timeout: 3000 });
+  await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));
   await waitFor(() => expect(screen.getByText('Saved')).toBeTruthy());
   const put = asked.find(({ method }) => method === 'PUT')!.body as { document: BlockDocument };
   document = { ...put.document, patches: put.document.patches.map((one, i) => (i === 0 ? { ...one, fabric: 'Theirs' } : one)) };

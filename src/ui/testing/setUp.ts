@@ -1,10 +1,13 @@
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { mutate } from 'swr';
 import { afterEach, beforeEach, vi } from 'vitest';
 import { navigation } from './navigation';
 import { FakeStream } from './fakeStream';
 
 vi.mock('next/navigation', () => navigation);
+
+// On a busy machine an answer takes as long as it takes.
+configure({ asyncUtilTimeout: 20_000 });
 
 beforeEach(() => {
   for (const way of Object.values(navigation.router)) way.mockClear();
