@@ -42,9 +42,8 @@ export function StepPart(props: StepPartProps) {
         system={system}
         isFlipped={isFlipped}
         onFlip={() => setIsFlipped(!isFlipped)}
-        height={300}
+        height={step.kind === 'baste' ? 240 : 300}
       />
-      {step.kind === 'baste' && <PaperPicture patch={block.sheet.patches[step.patches[0] ?? 0]} />}
       <Box aria-live="polite">
         <Typography variant="h2" component="h1">
           Step {index + 1} of {block.sheet.steps.length}
@@ -55,6 +54,7 @@ export function StepPart(props: StepPartProps) {
             </>
           )}
         </Typography>
+        {step.kind === 'baste' && <PaperPicture patch={block.sheet.patches[step.patches[0] ?? 0]} />}
         <Typography sx={{ fontSize: '1.1rem', my: 0.5 }} data-testid="next-step">
           {step.text}
         </Typography>
@@ -94,7 +94,7 @@ export function StepPart(props: StepPartProps) {
   );
 }
 
-/** The paper of a step large, with the order of its folds and its raw sides: what the block shows too small. */
+/** The paper of a step as it lies, paper side towards the hand, with the order of its folds and its raw sides: the block shows them too small. */
 function PaperPicture({ patch }: { readonly patch: SheetPatch | undefined }) {
   if (!patch) return null;
   const { minX, minY, maxX, maxY } = boxOf(patch.outline);
@@ -103,12 +103,14 @@ function PaperPicture({ patch }: { readonly patch: SheetPatch | undefined }) {
     <Box
       component="svg"
       role="img"
-      aria-label={`The paper from the front: fold its sides in the order ${patch.foldOrder.map((side) => side + 1).join(', ')}`}
+      aria-label={`The paper side: ${patch.foldOrder.length} sides to fold, 1 first`}
       viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
-      sx={{ display: 'block', width: '100%', height: 130, my: 1 }}
+      sx={{ float: 'right', width: 118, height: 118, ml: 1, mt: 0.5 }}
     >
-      <PatchMark outline={patch.outline} fill="none" strokeWidth={1.5} rawSides={patch.rawSides ?? []} />
-      <FoldLayer patches={[patch]} isFlipped={false} />
+      <g transform={`matrix(-1 0 0 1 ${minX + maxX} 0)`}>
+        <PatchMark outline={patch.outline} fill="none" strokeWidth={1.5} rawSides={patch.rawSides ?? []} />
+        <FoldLayer patches={[patch]} isFlipped />
+      </g>
     </Box>
   );
 }
