@@ -1,4 +1,5 @@
 import { unitKey } from '../assembly';
+import { alikeName } from './names';
 import type { JoinStep, Step } from './step';
 
 /** Several steps in a row that make the same unit again: one thing to do so many times. */
@@ -13,17 +14,13 @@ export interface Batch {
 /** The batch that a step belongs to; none where it stands alone. */
 export function batchAt(steps: readonly Step[], index: number): Batch | undefined {
   const letter = letterAt(steps, index);
-  if (letter === undefined) return undefined;
+  const { left, right, repeat } = (steps[index] ?? {}) as Partial<JoinStep>;
+  if (letter === undefined || !left || !right || !repeat) return undefined;
   let [from, to] = [index, index];
   while (letterAt(steps, from - 1) === letter) from -= 1;
   while (letterAt(steps, to + 1) === letter) to += 1;
-  const { left, right } = steps[index] as JoinStep;
   if (from === to) return undefined;
-  return {
-    from,
-    count: to - from + 1,
-    name: `${left.length + right.length === 2 ? 'pair' : 'unit'} ${letter}`,
-  };
+  return { from, count: to - from + 1, name: alikeName(repeat, left.length + right.length) };
 }
 
 function letterAt(steps: readonly Step[], index: number): string | undefined {

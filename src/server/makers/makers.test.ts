@@ -1,10 +1,9 @@
-import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { addMakers, changeLink, listMakers, openLink, setMakerRemoved } from '.';
 import { importBlock, openBlock } from '../blocks';
 import { makerPage, recordEvents } from '../progress';
 import { createProject } from '../projects';
-import { testProject, type TestProject, refusal } from '../testing';
+import { progressEvent as event, testProject, type TestProject, refusal } from '../testing';
 
 let { sql, drop, stranger, access, project } = {} as TestProject;
 
@@ -16,14 +15,6 @@ afterAll(() => drop());
 
 const SQUARES = `<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="30mm" viewBox="0 0 60 30">
   <rect id="a" width="30" height="30"/><rect id="b" x="30" width="30" height="30"/></svg>`;
-
-const event = (blockId: string, stepId: string, kind: 'done' | 'undone' | 'stuck' = 'done') => ({
-  clientId: randomUUID(),
-  blockId,
-  stepId,
-  kind,
-  at: new Date().toISOString(),
-});
 
 test('a maker’s link is stored hashed, shows only its own progress, and stops when revoked or renewed', async () => {
   const { id: blockId } = await importBlock(sql, access, { name: 'Linked', svg: SQUARES });

@@ -5,7 +5,7 @@ import { projectProgress, recordEvents } from '.';
 import { importBlock, makeBlock, openBlock } from '../blocks';
 import { addMakers } from '../makers';
 import { createProject } from '../projects';
-import { testProject, type TestProject, refusal } from '../testing';
+import { progressEvent as event, testProject, type TestProject, refusal } from '../testing';
 
 let { sql, drop, host, access, project, open } = {} as TestProject;
 
@@ -17,14 +17,6 @@ afterAll(() => drop());
 
 const SQUARES = `<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="30mm" viewBox="0 0 60 30">
   <rect id="a" width="30" height="30"/><rect id="b" x="30" width="30" height="30"/></svg>`;
-
-const event = (blockId: string, stepId: string, kind: 'done' | 'undone' | 'stuck' = 'done') => ({
-  clientId: randomUUID(),
-  blockId,
-  stepId,
-  kind,
-  at: new Date().toISOString(),
-});
 
 test('crossed batches of events, sent by many at once, are all kept, each once', async () => {
   const { id } = (await createProject(sql, host, { name: 'Crossed' })).project;
