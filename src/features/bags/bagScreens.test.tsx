@@ -5,7 +5,7 @@ import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { groupKinds } from '@/core/shapes';
 import type { Kit, KitStatus } from '@/server/bags';
 import { Notices } from '@/ui/Notices';
-import { FakeStream, answering, type Asked } from '@/ui/testing';
+import { FakeStream, answering, settled, type Asked } from '@/ui/testing';
 import { BagsStation } from './BagsStation';
 import { PrintSheets } from './PrintSheets';
 import { STATUS_NAMES } from './useKits';
@@ -104,11 +104,11 @@ test('a whole column is marked at once; what someone else changed meanwhile stay
 
 test('what others pack is seen at once, other kinds of change ask nothing, a refusal is told', async () => {
   const { server, asked } = atBags();
-  // The page asks once for itself as it opens.
-  await waitFor(() => expect(asked).toHaveLength(1));
+  await settled();
   server.kits = [kit('a', 'm1', 'packed')];
   const before = asked.length;
   act(() => FakeStream.tell('progress'));
+  await settled();
   expect(asked).toHaveLength(before);
   act(() => FakeStream.tell('kits'));
   await waitFor(() => expect(status('Ada, Plate')).toBe('packed'));

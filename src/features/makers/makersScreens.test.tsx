@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { expect, test } from 'vitest';
 import type { BlockProgress } from '@/server/progress';
 import { Notices } from '@/ui/Notices';
-import { FakeStream, answering, navigation, refused } from '@/ui/testing';
+import { FakeStream, answering, navigation, refused, settled } from '@/ui/testing';
 import { MakersStation } from './MakersStation';
 import { wallScale } from './WallLine';
 
@@ -68,9 +68,10 @@ test('a line is sewn by share of minutes: blocks lie along it by their hours', (
 
 test('ticks of makers are seen at once; changes of bags ask nothing', async () => {
   const { server, asked } = atMakers();
-  await waitFor(() => expect(asked.length).toBeGreaterThan(0));
+  await settled();
   const before = asked.length;
   act(() => FakeStream.tell('kits'));
+  await settled();
   expect(asked).toHaveLength(before);
   server.progress = [entry('m1', 'a', 7), ...START.slice(1)];
   act(() => FakeStream.tell('progress'));
