@@ -22,11 +22,16 @@ test('a card of basting numbers the folds, and a side that stays raw is dotted a
   expect(folds({ 2: 'raw' })).toEqual({ numbers: ['1', '2', '3'], dotted: 1 });
 });
 
-test('of a large batch one paper carries the numbers; every slide of the thread is dotted on its card', () => {
+test('a paper of curves alone is pleated: no side of it has a number', () => {
+  const disc = { ...patch(1, []), outline: { corners: [{ x: 0, y: 0 }, { x: 60, y: 0 }], bulges: [1, 1] } }; // prettier-ignore
+  expect(inkOf([disc]).filter((one) => one.kind === 'text' && one.sizeMm === 2.3)).toEqual([]);
+});
+
+test('of a batch one paper carries the numbers; every slide of the thread is dotted on its card', () => {
   const patches = rosette(2);
   const ink = inkOf(patches);
   const { steps } = blockSheet(patches, SETTINGS);
-  const numbered = steps.reduce((sum, step) => sum + (step.kind === 'baste' ? (step.patches.length > 6 ? 1 : step.patches.length) : 0), 0); // prettier-ignore
+  const numbered = steps.filter(({ kind }) => kind === 'baste').length;
   expect(ink.filter((one) => one.kind === 'text' && one.sizeMm === 2.3)).toHaveLength(6 * numbered);
   const slides = steps.flatMap((step) =>
     step.kind === 'join' ? step.chains.flatMap((run) => run.slides) : [],

@@ -4,6 +4,7 @@ import {
   edgeLength,
   edgesOf,
   flatten,
+  isStraight,
   middleOfCorners,
   pointAt,
   toPolygon,
@@ -22,8 +23,6 @@ const CARD_SAG_MM = 0.2;
 /** Sides that stay raw are dotted. */
 const RAW_STROKE_MM = 0.5;
 const RAW_DASH_MM = [0.1, 1.1] as const;
-/** Batches up to this size carry fold numbers on every patch; of larger ones the first shows how all are folded. */
-const MOST_FOLDED = 6;
 /** How far from a side towards the middle its fold number stands, as a share of the way. */
 const FOLD_INWARD = 0.22;
 
@@ -93,7 +92,8 @@ function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
   };
   const at = ({ x, y }: Point): Point => ({ x: x * scale + offset.x, y: y * scale + offset.y });
   const right = new Set(step.kind === 'join' ? step.right : []);
-  const numbered = step.kind === 'baste' ? held.slice(0, held.length > MOST_FOLDED ? 1 : held.length) : [];
+  // One paper shows how all are folded: more numbers would be taken for those of the patches.
+  const numbered = step.kind === 'baste' ? held[0] : undefined;
   const ink = held.flatMap((patch): Ink[] => {
     const own = sheet.patches[patch];
     if (!own) return [];
@@ -107,7 +107,7 @@ function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
         sizeMm: 2.6,
         align: 'centre',
       },
-      ...(numbered.includes(patch) ? foldInk(own, at) : []),
+      ...(numbered === patch ? foldInk(own, at) : []),
     ];
   });
   const threads = step.kind === 'join' ? step.chains.flatMap((chain) => threadInk(chain, at)) : [];
@@ -141,16 +141,20 @@ function outlineInk(
   });
 }
 
-/** The order of folding, as numbers inside the sides. */
+/** The order of folding, as numbers inside the sides, with the patch's own number in a ring; a paper of curves alone is pleated, not folded. */
 function foldInk({ outline, foldOrder }: SheetPatch, at: Place): Ink[] {
   const middle = at(middleOfCorners(outline));
-  return edgesOf(outline).flatMap((edge, side): Ink[] => {
+  const edges = edgesOf(outline);
+  if (edges.every((edge) => !isStraight(edge))) return [];
+  const ring: Ink = { kind: 'dot', at: middle, radiusMm: 2.2, isFilled: false };
+  const numbers = edges.flatMap((edge, side): Ink[] => {
     const turn = foldOrder.indexOf(side);
     if (turn < 0) return [];
     const on = at(pointAt(edge, edgeLength(edge) / 2));
     const inward = { x: on.x + (middle.x - on.x) * FOLD_INWARD, y: on.y + (middle.y - on.y) * FOLD_INWARD };
     return [{ kind: 'text', at: { x: inward.x, y: inward.y + 0.8 }, text: String(turn + 1), sizeMm: 2.3, align: 'centre' }]; // prettier-ignore
   });
+  return [ring, ...numbers];
 }
 
 /** The seam to sew: bold dashes from the start dot, a ring at every knot, dots where the needle slides hidden through a fold. */

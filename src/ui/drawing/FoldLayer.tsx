@@ -1,4 +1,4 @@
-import { edgeLength, edgesOf, pointAt } from '@/core/geometry';
+import { edgeLength, edgesOf, isStraight, pointAt } from '@/core/geometry';
 import type { SheetPatch } from '@/core/sheet';
 import { middleOf } from '../outlinePath';
 
@@ -10,6 +10,8 @@ export function FoldLayer({ patches, isFlipped }: { patches: readonly SheetPatch
   return patches.map(({ id, outline, foldOrder }) => {
     const middle = middleOf(outline);
     const edges = edgesOf(outline);
+    // A paper of curves alone is pleated, not folded side after side.
+    if (edges.every((edge) => !isStraight(edge))) return null;
     const size = Math.max(2, Math.min(...edges.map(edgeLength)) / 7.5);
     return (
       <g key={id} aria-hidden="true">
