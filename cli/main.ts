@@ -8,6 +8,8 @@ async function run(): Promise<number> {
   switch (command) {
     case 'plan':
       return (await import('./plan')).runPlan(args);
+    case 'cut':
+      return (await import('./cut')).runCut(args);
     case 'start':
       return (await import('./start')).runStart();
     case 'stop':

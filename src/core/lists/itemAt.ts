@@ -21,3 +21,11 @@ export function knownOf<K, V>(map: ReadonlyMap<K, V>, key: K): V {
   if (value === undefined) throw new InvariantError(`nothing known of ${String(key)}`);
   return value;
 }
+
+/**
+ * A number of a list that is known to have one there; NaN-free only where that is so. For kernels: always given the same kind of
+ * list it runs several times as fast as {@link itemAt}, which sees every kind.
+ */
+export function floatAt(list: Float64Array, index: number): number {
+  return list[index] as number;
+}
