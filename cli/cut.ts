@@ -8,8 +8,9 @@ const SECONDS = 8;
 export function runCut(args: readonly string[]): Promise<number> {
   return runAsk(() => {
     const { text, given } = readArguments(args, USAGE, ['--seconds']);
-    const end = performance.now() + 1000 * secondsOf(given.get('--seconds'), SECONDS);
+    const begin = performance.now();
+    const most = 1000 * secondsOf(given.get('--seconds'), SECONDS);
     const request = readCutRequest(text);
-    return cutResult(request, cut(request, { isOver: () => performance.now() > end }));
+    return cutResult(request, cut(request, { spent: () => (performance.now() - begin) / most }));
   });
 }

@@ -77,6 +77,7 @@ function pressedAll(kinds: readonly PieceKind[], ground: Ground, room: Room, tur
   let isEnough = false;
   const quiet: Search = {
     chance: search.chance,
+    spent: search.spent,
     isOver: () => isEnough || search.isOver(),
     onBetter: (laid) => {
       isEnough = lengthOf(ground, laid) <= room.length;
@@ -95,7 +96,7 @@ function fillByLattice(kinds: readonly PieceKind[], ground: Ground, room: Room, 
   let rows: Laid[] = [];
   while (least < most && !search.isOver()) {
     const count = Math.ceil((least + most) / 2);
-    const laid = inBands([{ ...first, count }], ground, turns, search.isOver);
+    const laid = inBands([{ ...first, count }], ground, turns, search);
     if (laid.length === count && lengthOf(ground, laid) <= room.length + 1e-6) [least, rows] = [count, laid];
     else most = count - 1;
   }

@@ -134,8 +134,12 @@ function eachSide(
   }
 }
 
+/** Hollow shapes have many regions, whose crossings would take long: their corners alone must do. */
+const MOST_CROSSED = 16;
+
 /** Where the rims of two regions cross. */
 function crossings(a: NoFit, at: Laid, b: NoFit, there: Laid, put: (x: number, y: number) => void): void {
+  if (a.rims.length * b.rims.length > MOST_CROSSED) return;
   for (const own of a.rims) {
     for (const other of b.rims) {
       eachSide(own, at, (ax, ay, bx, by) => {

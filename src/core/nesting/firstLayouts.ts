@@ -8,6 +8,10 @@ import type { Search } from './search';
 /** A kind whose pieces are many is laid by its lattice as well. */
 const MANY = 6;
 
+/** Shares of the time after which no more lattices and no more simple layouts are tried: pressing wins more. */
+const BANDS_SHARE = 0.06;
+const FIRST_SHARE = 0.15;
+
 /** Orders of kinds in which laying one by one does well, most promising first. */
 export function goodOrders(kinds: readonly PieceKind[], ground: Ground): number[][] {
   const measure = (of: (kind: number) => number) =>
@@ -33,13 +37,13 @@ const wholeFrom = ({ poses, used }: Ground) =>
  * Each kind by its best lattice, one band under the other, the kinds with the largest pieces first: quickly found for any number,
  * and for one kind hardly ever beaten.
  */
-export function inBands(kinds: readonly PieceKind[], ground: Ground, turns: Turns, isOver: () => boolean): Laid[] {
+export function inBands(kinds: readonly PieceKind[], ground: Ground, turns: Turns, search: Search): Laid[] {
   const [order] = goodOrders(kinds, ground);
   const laid: Laid[] = [];
   let top = wholeFrom(ground);
   for (const kind of order ?? []) {
     const { polygon, count } = itemAt(kinds, kind);
-    const band = count < MANY ? undefined : bandOf(polygon, turns, count, ground.width, isOver);
+    const band = count < MANY ? undefined : bandOf(polygon, turns, count, ground.width, search);
     if (band) {
       laid.push(...band.copies.map((copy) => laidCopy(ground, kind, copy, top)));
       top += band.length + 0.01;
@@ -53,12 +57,12 @@ export function inBands(kinds: readonly PieceKind[], ground: Ground, turns: Turn
   return laid;
 } // prettier-ignore
 
-function bandOf(polygon: PieceKind['polygon'], turns: Turns, count: number, width: number, isOver: () => boolean) {
+function bandOf(polygon: PieceKind['polygon'], turns: Turns, count: number, width: number, search: Search) {
   let best: ReturnType<typeof latticeOnRoll>;
   for (const lattice of densestLattices(polygon, turns)) {
     const found = latticeOnRoll(polygon, lattice, turns, count, width);
     if (found && found.length < (best?.length ?? Infinity)) best = found;
-    if (best && isOver()) break;
+    if (best && search.spent() > BANDS_SHARE) break;
   }
   return best;
 } // prettier-ignore
@@ -71,12 +75,13 @@ function laidCopy(ground: Ground, kind: number, { turnDeg, x, y }: Copy, top: nu
 /** The shortest of several simple layouts of all pieces on a roll: bands, and one by one in several orders. */
 export function firstLayout(kinds: readonly PieceKind[], ground: Ground, turns: Turns, search: Search): readonly Laid[] {
   const room = { width: ground.width, length: Infinity };
-  let best: readonly Laid[] = inBands(kinds, ground, turns, search.isOver);
+  let best: readonly Laid[] = inBands(kinds, ground, turns, search);
   search.onBetter?.(best);
+  const isEnough = () => search.isOver() || search.spent() > FIRST_SHARE;
   for (const order of goodOrders(kinds, ground)) {
     for (const highUp of ['reach', 'top'] as HighUp[]) {
-      if (search.isOver()) return best;
-      const laid = fillUp(ground, room, oneByOne(kinds, order), highUp, [], search.isOver);
+      if (isEnough()) return best;
+      const laid = fillUp(ground, room, oneByOne(kinds, order), highUp, [], isEnough);
       if (laid.length < best.length || lengthOf(ground, laid) >= lengthOf(ground, best)) continue;
       best = laid;
       search.onBetter?.(best);

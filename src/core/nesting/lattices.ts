@@ -16,6 +16,9 @@ export interface Lattice {
 /** The densest few are kept: on a narrow roll another than the densest may be best. */
 const KEPT = 6;
 
+/** With more corners a search of all touching places would take longer than laying one by one. */
+const MOST_CORNERS = 24;
+
 /** No more partners and steps are tried. */
 const MOST_PARTNERS = 40;
 const MOST_STEPS = 120;
@@ -29,6 +32,7 @@ const SLACK = 1e-6;
  * (after Mount, 1991, for double lattices of convex shapes; a search, not a proof, for others).
  */
 export function densestLattices(polygon: readonly Point[], turns: Turns): Lattice[] {
+  if (polygon.length > MOST_CORNERS) return [];
   const own = poseOf(polygon, 0, 0);
   const parts = own.parts.map((part) => part.map((value, i) => value - (i % 2 === 0 ? own.originX : own.originY)));
   const over = parts.map((part) => part.map((value) => -value));

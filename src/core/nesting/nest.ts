@@ -7,6 +7,7 @@ import { fillPiece } from './fillPiece';
 import { firstLayout } from './firstLayouts';
 import { groundOf } from './ground';
 import { lengthOf, type Ground, type Laid } from './layout';
+import { looser } from './looser';
 import { polygonArea, type PieceKind, type Turns } from './pieces';
 import { press } from './press';
 import { lengthByStrips } from './strips';
@@ -47,8 +48,8 @@ export interface Nested {
 
 export interface NestOptions {
   readonly seed?: number;
-  /** Asked often; true ends the search with the best so far. The first layout is always finished. */
-  readonly isOver: () => boolean;
+  /** Share of the time that is spent, asked often: from 1 on the search ends with the best so far. A first layout is always finished. */
+  readonly spent: () => number;
   readonly onBetter?: (nested: Nested) => void;
   /** Grid to which strips are rounded up. */
   readonly system?: UnitSystem;
@@ -65,18 +66,26 @@ export interface NestOptions {
 export function nest(kinds: readonly PieceKind[], cloth: NestCloth, options: NestOptions): Nested {
   const width = cloth.width - 2 * cloth.selvedge;
   const used = cloth.used.map((area) => area.map(({ x, y }) => ({ x: x - cloth.selvedge, y })));
-  const ground = groundOf(kinds, width, cloth.turns, used);
+  const laidBy = kinds.map((kind) => ({ ...kind, polygon: looserWhereItFits(kind.polygon, width) }));
+  const ground = groundOf(laidBy, width, cloth.turns, used);
   const sums = sumsOf(kinds, cloth, ground, options.system ?? 'metric');
   const told = (laid: readonly Laid[]) => nestedOf(kinds, ground, cloth.selvedge, laid, sums);
   const { onBetter } = options;
   const search = {
     chance: chanceFrom(options.seed ?? 1),
-    isOver: options.isOver,
+    spent: options.spent,
+    isOver: () => options.spent() >= 1,
     ...(onBetter ? { onBetter: (laid: readonly Laid[]) => onBetter(told(laid)) } : {}),
   };
-  if (Number.isFinite(cloth.length)) return told(fillPiece(kinds, ground, cloth.length, cloth.turns, search));
-  const first = firstLayout(kinds, ground, cloth.turns, search);
+  if (Number.isFinite(cloth.length)) return told(fillPiece(laidBy, ground, cloth.length, cloth.turns, search));
+  const first = firstLayout(laidBy, ground, cloth.turns, search);
   return told(press(ground, first, sums.bound, search));
+}
+
+/** A coarser outline, but not where the last tenths of a millimetre of the cloth's width are wanted. */
+function looserWhereItFits(polygon: readonly Point[], width: number): readonly Point[] {
+  const { width: least } = narrowestBox({ corners: polygon, bulges: polygon.map(() => 0) });
+  return least > width - 2 ? polygon : looser(polygon);
 }
 
 interface Sums {

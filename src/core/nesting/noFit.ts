@@ -10,7 +10,7 @@ export interface NoFit {
   readonly minY: number;
   readonly maxX: number;
   readonly maxY: number;
-  /** Sides of each region: outward normal x, y and how far out it lies, mm. */
+  /** Each region: its box (least x, greatest x, least y, greatest y), then its sides: outward normal x, y and how far out, mm. */
   readonly faces: readonly Float64Array[];
   /** Corners of each region, clockwise on screen: x, y. */
   readonly rims: readonly Float64Array[];
@@ -34,7 +34,7 @@ export function noFitOf(first: readonly ConvexPart[], second: readonly ConvexPar
     minY: Math.min(...ys),
     maxX: Math.max(...xs),
     maxY: Math.max(...ys),
-    faces: rims.map(facesOf),
+    faces: rims.map(boxedFacesOf),
     rims,
   };
 }
@@ -92,6 +92,16 @@ function sidesFrom(part: ConvexPart, top: number) {
   });
 }
 
+function boxedFacesOf(rim: Float64Array): Float64Array {
+  const xs = rim.filter((_, i) => i % 2 === 0);
+  const ys = rim.filter((_, i) => i % 2 === 1);
+  const box = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  return Float64Array.from([...box, ...facesOf(rim)]);
+}
+
+/** Where the sides begin, after the box. */
+const SIDES_AT = 4;
+
 function facesOf(rim: Float64Array): Float64Array {
   const count = rim.length;
   const faces: number[] = [];
@@ -115,8 +125,9 @@ export function depthAt(noFit: NoFit, x: number, y: number): number {
 }
 
 function depthIn(faces: Float64Array, x: number, y: number): number {
+  if (x <= floatAt(faces, 0) || x >= floatAt(faces, 1) || y <= floatAt(faces, 2) || y >= floatAt(faces, 3)) return 0;
   let least = Infinity;
-  for (let i = 0; i < faces.length; i += 3) {
+  for (let i = SIDES_AT; i < faces.length; i += 3) {
     const inside = floatAt(faces, i + 2) - floatAt(faces, i) * x - floatAt(faces, i + 1) * y;
     if (inside <= TOUCH_MM) return 0;
     if (inside < least) least = inside;
@@ -132,7 +143,7 @@ export function wayOut(noFit: NoFit, x: number, y: number): readonly [number, nu
     const depth = depthIn(faces, x, y);
     if (depth <= deepest) continue;
     deepest = depth;
-    for (let i = 0; i < faces.length; i += 3) {
+    for (let i = SIDES_AT; i < faces.length; i += 3) {
       const [nx, ny] = [floatAt(faces, i), floatAt(faces, i + 1)];
       if (Math.abs(floatAt(faces, i + 2) - nx * x - ny * y - depth) < 1e-9)
         [outX, outY] = [nx * depth, ny * depth];

@@ -39,14 +39,15 @@ export function separate(
 ): Separated {
   const field = new Field(ground, room, start, chance);
   if (!field.isPossible) return { isClear: false, laid: start };
-  let best = field.overlapSum();
+  let best = field.look();
   let kept = field.copy();
   for (let strikes = 0; best > 0 && strikes < STRIKES; strikes++) {
     field.restore(kept);
+    field.look();
     for (let idle = 0; idle < PATIENCE; idle++) {
       if (isOver()) return { isClear: false, laid: field.laidOf(kept) };
       field.moveColliding();
-      const sum = field.overlapSum();
+      const sum = field.look();
       if (sum < best) {
         if (sum < 0.98 * best) [idle, strikes] = [0, 0];
         best = sum;
@@ -79,6 +80,7 @@ class Field {
   private readonly weights: Float64Array;
   private readonly widths: Float64Array;
   private readonly heights: Float64Array;
+  private overlaps: { readonly i: number; readonly k: number; readonly depth: number }[] = [];
 
   constructor(
     private readonly ground: Ground,
@@ -145,53 +147,47 @@ class Field {
 
   private depth(i: number, k: number): number {
     const { pose, x, y } = this.places;
-    return depthAt(
-      this.ground.noFit(floatAt(pose, k), floatAt(pose, i)),
-      floatAt(x, i) - floatAt(x, k),
-      floatAt(y, i) - floatAt(y, k),
-    );
+    const [own, other] = [floatAt(pose, i), floatAt(pose, k)];
+    const [dx, dy] = [floatAt(x, i) - floatAt(x, k), floatAt(y, i) - floatAt(y, k)];
+    if (dx >= floatAt(this.widths, other) + NEAR_MM || -dx >= floatAt(this.widths, own) + NEAR_MM) return 0;
+    if (dy >= floatAt(this.heights, other) + NEAR_MM || -dy >= floatAt(this.heights, own) + NEAR_MM) return 0;
+    return depthAt(this.ground.noFit(other, own), dx, dy);
   }
 
-  overlapSum(): number {
+  /** Looks at all pairs: which lie on each other, and how deep in sum. */
+  look(): number {
+    this.overlaps = [];
     let sum = 0;
-    for (let i = 0; i < this.count; i++) for (let k = i + 1; k < this.total; k++) sum += this.depth(i, k);
+    for (let i = 0; i < this.count; i++) {
+      for (let k = i + 1; k < this.total; k++) {
+        const depth = this.depth(i, k);
+        if (depth === 0) continue;
+        this.overlaps.push({ i, k, depth });
+        sum += depth;
+      }
+    }
     return sum;
   }
 
   /** Overlaps that last weigh more, by how deep they are; others come back to one. */
   reweigh(): void {
-    let deepest = 0;
-    const found: [number, number, number][] = [];
-    for (let i = 0; i < this.count; i++) {
-      for (let k = i + 1; k < this.total; k++) {
-        const depth = this.depth(i, k);
-        if (depth > 0) found.push([i, k, depth]);
-        else if (floatAt(this.weights, i * this.total + k) > 1)
-          this.weigh(i, k, Math.max(1, floatAt(this.weights, i * this.total + k) * DECAY));
-        if (depth > deepest) deepest = depth;
-      }
+    const { weights, total } = this;
+    for (let at = 0; at < weights.length; at++) {
+      const weight = floatAt(weights, at);
+      if (weight > 1) weights[at] = Math.max(1, weight * DECAY);
     }
-    for (const [i, k, depth] of found) {
+    const deepest = this.overlaps.reduce((most, { depth }) => Math.max(most, depth), 0);
+    for (const { i, k, depth } of this.overlaps) {
       const growth = LEAST_GROWTH + ((MOST_GROWTH - LEAST_GROWTH) * depth) / deepest;
-      this.weigh(i, k, floatAt(this.weights, i * this.total + k) * growth);
+      const weight = (floatAt(weights, i * total + k) * growth) / DECAY;
+      weights[i * total + k] = weight;
+      weights[k * total + i] = weight;
     }
-  }
-
-  private weigh(i: number, k: number, weight: number): void {
-    this.weights[i * this.total + k] = weight;
-    this.weights[k * this.total + i] = weight;
   }
 
   /** Every piece that lies on another is moved once, in an order by chance. */
   moveColliding(): void {
-    const colliding: number[] = [];
-    for (let i = 0; i < this.count; i++) {
-      for (let k = 0; k < this.total; k++) {
-        if (k === i || this.depth(i, k) === 0) continue;
-        colliding.push(i);
-        break;
-      }
-    }
+    const colliding = [...new Set(this.overlaps.flatMap(({ i, k }) => (k < this.count ? [i, k] : [i])))];
     for (let i = colliding.length - 1; i > 0; i--) {
       const k = Math.floor(this.chance() * (i + 1));
       [colliding[i], colliding[k]] = [itemAt(colliding, k), itemAt(colliding, i)];
