@@ -5,11 +5,11 @@ import type { Search } from './search';
 import { separate } from './separate';
 
 /** First step by which a layout is pressed together, as a part of its length, and the last one worth trying. */
-const FIRST_PRESS = 0.03;
+const FIRST_PRESS = 0.025;
 const LAST_PRESS = 0.002;
 
 /** How often it is tried at one length, two pieces traded each time. */
-const ATTEMPTS = 2;
+const ATTEMPTS = 1;
 
 /** More pieces than this are not moved one by one. */
 const MOST_MOVED = 500;
@@ -33,12 +33,12 @@ export function press(ground: Ground, first: readonly Laid[], leastLength: numbe
       if (isClear) {
         best = laid;
         search.onBetter?.(best);
-        share = Math.min(FIRST_PRESS, share * 1.3);
+        share = Math.min(FIRST_PRESS, share * 1.5);
         break;
       }
       if (search.isOver()) return best;
       start = swapped(ground, laid, search.chance);
-      if (attempt === ATTEMPTS) share = Math.max(LAST_PRESS, share / 2);
+      if (attempt === ATTEMPTS) share = Math.max(LAST_PRESS, share / 3);
     }
   }
   return best;

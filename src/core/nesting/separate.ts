@@ -12,7 +12,7 @@ const TOUCHING = 16;
 const REFINED = 3;
 
 /** Rounds without a better sum of overlaps before the search gives up, times it begins again from its best. */
-const PATIENCE = 80;
+const PATIENCE = 40;
 const STRIKES = 3;
 
 /** How fast the weight of two pieces that lie on each other grows, at least and at most, and shrinks when they do not. */
