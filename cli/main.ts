@@ -10,6 +10,8 @@ async function run(): Promise<number> {
       return (await import('./plan')).runPlan(args);
     case 'cut':
       return (await import('./cut')).runCut(args);
+    case 'fussy':
+      return (await import('./fussy')).runFussy(args);
     case 'start':
       return (await import('./start')).runStart();
     case 'stop':

@@ -1,4 +1,12 @@
-import { EndType, FillRule, JoinType, areaPathsD, differenceD, inflatePathsD, ramerDouglasPeuckerD } from 'clipper2-ts';
+import {
+  EndType,
+  FillRule,
+  JoinType,
+  areaPathsD,
+  differenceD,
+  inflatePathsD,
+  ramerDouglasPeuckerD,
+} from 'clipper2-ts';
 import type { Point } from '../geometry';
 import { convexParts } from './convexParts';
 import { polygonArea } from './pieces';

@@ -77,7 +77,8 @@ export function nest(kinds: readonly PieceKind[], cloth: NestCloth, options: Nes
     isOver: () => options.spent() >= 1,
     ...(onBetter ? { onBetter: (laid: readonly Laid[]) => onBetter(told(laid)) } : {}),
   };
-  if (Number.isFinite(cloth.length)) return told(fillPiece(laidBy, ground, cloth.length, cloth.turns, search));
+  if (Number.isFinite(cloth.length))
+    return told(fillPiece(laidBy, ground, cloth.length, cloth.turns, search));
   const first = firstLayout(laidBy, ground, cloth.turns, search);
   return told(press(ground, first, sums.bound, search));
 }

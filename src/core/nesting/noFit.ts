@@ -25,8 +25,12 @@ const TOUCH_MM = 0.002;
 const LEVEL_MM = 1e-7;
 
 /** Cost: corners of both, for each pair of their parts. */
-export function noFitOf(first: readonly ConvexPart[], second: readonly ConvexPart[]): NoFit {
-  const rims = first.flatMap((a) => second.map((b) => grown(minkowski(a, b))));
+export function noFitOf(
+  first: readonly ConvexPart[],
+  second: readonly ConvexPart[],
+  grownMm = GROWN_MM,
+): NoFit {
+  const rims = first.flatMap((a) => second.map((b) => grown(minkowski(a, b), grownMm)));
   const xs = rims.flatMap((rim) => [...rim].filter((_, i) => i % 2 === 0));
   const ys = rims.flatMap((rim) => [...rim].filter((_, i) => i % 2 === 1));
   return {
@@ -55,8 +59,9 @@ function minkowski(a: ConvexPart, b: ConvexPart): Float64Array {
   return Float64Array.from(rim);
 }
 
-/** Every side moved out by {@link GROWN_MM}; very sharp corners not further than five times that. */
-function grown(rim: Float64Array): Float64Array {
+/** Every side moved out; very sharp corners not further than five times that. */
+function grown(rim: Float64Array, byMm: number): Float64Array {
+  if (byMm === 0) return rim;
   const normals = facesOf(rim);
   const sides = normals.length / 3;
   return Float64Array.from(
@@ -64,7 +69,7 @@ function grown(rim: Float64Array): Float64Array {
       const before = (side + sides - 1) % sides;
       const [ax, ay] = [floatAt(normals, 3 * before), floatAt(normals, 3 * before + 1)];
       const [bx, by] = [floatAt(normals, 3 * side), floatAt(normals, 3 * side + 1)];
-      const out = GROWN_MM / Math.max(0.08, 1 + ax * bx + ay * by);
+      const out = byMm / Math.max(0.08, 1 + ax * bx + ay * by);
       return [floatAt(rim, 2 * side) + out * (ax + bx), floatAt(rim, 2 * side + 1) + out * (ay + by)];
     }).flat(),
   );
@@ -117,19 +122,20 @@ function facesOf(rim: Float64Array): Float64Array {
 }
 
 /** How far the second shape must move to be clear of the first, mm; summed over pairs of parts, 0 where they are clear. */
-export function depthAt(noFit: NoFit, x: number, y: number): number {
+export function depthAt(noFit: NoFit, x: number, y: number, touchMm = TOUCH_MM): number {
   if (x <= noFit.minX || x >= noFit.maxX || y <= noFit.minY || y >= noFit.maxY) return 0;
   let sum = 0;
-  for (const faces of noFit.faces) sum += depthIn(faces, x, y);
+  for (const faces of noFit.faces) sum += depthIn(faces, x, y, touchMm);
   return sum;
 }
 
-function depthIn(faces: Float64Array, x: number, y: number): number {
-  if (x <= floatAt(faces, 0) || x >= floatAt(faces, 1) || y <= floatAt(faces, 2) || y >= floatAt(faces, 3)) return 0;
+function depthIn(faces: Float64Array, x: number, y: number, touchMm: number): number {
+  if (x <= floatAt(faces, 0) || x >= floatAt(faces, 1) || y <= floatAt(faces, 2) || y >= floatAt(faces, 3))
+    return 0;
   let least = Infinity;
   for (let i = SIDES_AT; i < faces.length; i += 3) {
     const inside = floatAt(faces, i + 2) - floatAt(faces, i) * x - floatAt(faces, i + 1) * y;
-    if (inside <= TOUCH_MM) return 0;
+    if (inside <= touchMm) return 0;
     if (inside < least) least = inside;
   }
   return least;
@@ -140,7 +146,7 @@ export function wayOut(noFit: NoFit, x: number, y: number): readonly [number, nu
   let deepest = 0;
   let [outX, outY] = [0, 0];
   for (const faces of noFit.faces) {
-    const depth = depthIn(faces, x, y);
+    const depth = depthIn(faces, x, y, TOUCH_MM);
     if (depth <= deepest) continue;
     deepest = depth;
     for (let i = SIDES_AT; i < faces.length; i += 3) {

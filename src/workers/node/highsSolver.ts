@@ -1,0 +1,48 @@
+import highs from 'highs';
+import type { Solved, Solver, WholeProblem } from '@/core/solver';
+
+/** Loads the HiGHS solver (WebAssembly, about a tenth of a second). */
+export async function loadSolver(): Promise<Solver> {
+  const { solve } = await highs();
+  const run = (problem: WholeProblem, isWhole: boolean, seconds: number) =>
+    solve(asText(problem, isWhole), { time_limit: seconds, mip_rel_gap: 0, output_flag: false });
+  return {
+    solve: (problem, seconds): Solved => {
+      if (problem.gains.length === 0) return { isProven: true, values: [] };
+      const { Status: status, Columns: columns } = run(problem, true, seconds);
+      const values = problem.gains.map((_, index) => (columns[`x${index}`] as { Primal?: number } | undefined)?.Primal);
+      const isFound = values.every((value) => value !== undefined && Number.isFinite(value)) && keeps(problem, values.map(Number));
+      return { isProven: status === 'Optimal' && isFound, values: isFound ? values.map(Number) : undefined };
+    },
+    bound: (problem, seconds) => {
+      if (problem.gains.length === 0) return 0;
+      const { Status: status, ObjectiveValue: sum } = run(problem, false, seconds);
+      return status === 'Optimal' ? sum : problem.gains.filter((gain) => gain > 0).length;
+    },
+  };
+} // prettier-ignore
+
+/** Whether values that a stopped search left behind keep all limits. */
+function keeps({ limits }: WholeProblem, values: readonly number[]): boolean {
+  return limits.every(({ variables, most, isExact }) => {
+    const sum = variables.reduce((total, index) => total + Math.round(values[index] ?? 0), 0);
+    return isExact ? sum === most : sum <= most;
+  });
+}
+
+/** The problem in the LP text format; lines are kept short because readers limit them. */
+function asText({ gains, limits }: WholeProblem, isWhole: boolean): string {
+  const sum = (terms: readonly string[]) => terms.map((term, i) => (i > 0 && i % 20 === 0 ? `\n + ${term}` : i > 0 ? ` + ${term}` : term)).join(''); // prettier-ignore
+  const used = gains.flatMap((gain, index) => (gain === 0 ? [] : [`${gain} x${index}`]));
+  const rows = limits.filter(({ variables }) => variables.length > 0);
+  return [
+    'Maximize',
+    ` gain: ${used.length > 0 ? sum(used) : '0 x0'}`,
+    'Subject To',
+    ...rows.map(({ variables, most, isExact }, row) => ` c${row}: ${sum(variables.map((index) => `x${index}`))} ${isExact ? '=' : '<='} ${most}`), // prettier-ignore
+    ...(rows.length === 0 ? [' c0: x0 <= 1'] : []),
+    ...(isWhole ? ['Binary'] : ['Bounds']),
+    ...gains.map((_, index) => (isWhole ? ` x${index}` : ` 0 <= x${index} <= 1`)),
+    'End',
+  ].join('\n');
+}
