@@ -7,8 +7,8 @@ import { press } from './press';
 import type { Search } from './search';
 import { separate } from './separate';
 
-/** How often one more piece of a kind is tried before the next kind has its turn. */
-const ATTEMPTS = 3;
+/** How often more pieces of a kind are tried before fewer are. */
+const ATTEMPTS = 2;
 
 /** A piece is looked at in whole rounds: after this many without a better layout nothing more is tried. */
 const IDLE_ROUNDS = 12;
@@ -44,10 +44,14 @@ export function fillPiece(
   offer(pressedAll(kinds, ground, room, turns, search));
   for (let idle = 0; idle < IDLE_ROUNDS && best.length < inTurn.length && !search.isOver(); idle++) {
     for (let kind = 0; kind < kinds.length && !search.isOver(); kind++) {
-      while (!search.isOver()) {
-        const more = oneMore(kinds, ground, room, best, kind, search);
-        if (!more || !offer(more)) break;
-        idle = 0;
+      for (
+        let more = roomFor(kinds, ground, room, best, kind);
+        more > 0 && !search.isOver();
+        more = Math.floor(more / 2)
+      ) {
+        const found = withMore(kinds, ground, room, best, kind, more, search);
+        if (found && offer(found))
+          [idle, more] = [0, 2 * Math.min(more, roomFor(kinds, ground, room, best, kind))];
       }
     }
   }
@@ -70,15 +74,18 @@ function countsOf(kinds: readonly PieceKind[], { poses }: Ground, laid: readonly
   return counts;
 }
 
+/** Share of the time for which it is tried to lay all pieces. */
+const ALL_SHARE = 0.4;
+
 /** Where all pieces go by area, they are laid on a roll and pressed until they end above the end of the piece. */
 function pressedAll(kinds: readonly PieceKind[], ground: Ground, room: Room, turns: Turns, search: Search): readonly Laid[] {
   const area = kinds.reduce((sum, { polygon, count }) => sum + count * polygonArea(polygon), 0);
-  if (area > room.width * room.length) return [];
+  if (area > room.width * room.length * LIKELY_DENSITY) return [];
   let isEnough = false;
   const quiet: Search = {
     chance: search.chance,
     spent: search.spent,
-    isOver: () => isEnough || search.isOver(),
+    isOver: () => isEnough || search.spent() > ALL_SHARE,
     onBetter: (laid) => {
       isEnough = lengthOf(ground, laid) <= room.length;
     },
@@ -104,25 +111,45 @@ function fillByLattice(kinds: readonly PieceKind[], ground: Ground, room: Room, 
   return fillUp(ground, room, rest, 'reach', rows);
 } // prettier-ignore
 
-/** One more of a kind: it and the kinds before it are moved about until all are clear, the later ones laid anew. */
-function oneMore(
+/** So much of the cloth can be used, as a rule: how many more are tried at once. */
+const LIKELY_DENSITY = 0.9;
+
+/** How many more pieces of a kind may find room by their area, those of later kinds not counted; at least one where any is left. */
+function roomFor(
   kinds: readonly PieceKind[],
   ground: Ground,
   room: Room,
   best: readonly Laid[],
   kind: number,
+): number {
+  const left = itemAt(kinds, kind).count - itemAt(countsOf(kinds, ground, best), kind);
+  const area = [...best, ...ground.used].reduce((sum, { pose }) => {
+    const one = itemAt(ground.poses, pose);
+    return one.kind <= kind ? sum + polygonArea(one.polygon) : sum;
+  }, 0);
+  const free = room.width * room.length * LIKELY_DENSITY - area;
+  return Math.min(left, Math.max(1, Math.floor(free / polygonArea(itemAt(kinds, kind).polygon))));
+}
+
+/** Some more of a kind: they and the kinds before them are moved about until all are clear, the later ones laid anew. */
+function withMore(
+  kinds: readonly PieceKind[],
+  ground: Ground,
+  room: Room,
+  best: readonly Laid[],
+  kind: number,
+  more: number,
   search: Search,
 ): Laid[] | undefined {
-  const counts = countsOf(kinds, ground, best);
-  if (itemAt(counts, kind) >= itemAt(kinds, kind).count) return undefined;
   const before = best.filter(({ pose }) => itemAt(ground.poses, pose).kind <= kind);
-  const area = before.reduce((sum, { pose }) => sum + polygonArea(itemAt(ground.poses, pose).polygon), 0);
-  if (area + polygonArea(itemAt(kinds, kind).polygon) > room.width * room.length) return undefined;
   const poses = itemAt(ground.posesOf, kind);
   for (let attempt = 0; attempt < ATTEMPTS && !search.isOver(); attempt++) {
-    const pose = itemAt(poses, Math.floor(search.chance() * poses.length));
-    const one = { pose, x: search.chance() * room.width, y: search.chance() * room.length };
-    const { isClear, laid } = separate(ground, room, [...before, one], search.chance, search.isOver);
+    const added = Array.from({ length: more }, () => ({
+      pose: itemAt(poses, Math.floor(search.chance() * poses.length)),
+      x: search.chance() * room.width,
+      y: search.chance() * room.length,
+    }));
+    const { isClear, laid } = separate(ground, room, [...before, ...added], search.chance, search.isOver);
     if (!isClear) continue;
     const later = oneByOne(kinds, kinds.map((_, index) => index).filter((index) => index > kind)); // prettier-ignore
     return fillUp(ground, room, later, 'reach', laid);
