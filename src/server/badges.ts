@@ -1,5 +1,6 @@
 import { counted } from '@/core/words';
 import { listSummaries } from './blocks';
+import { clothShelf } from './cloth';
 import type { Sql } from './database';
 import { listKits } from './bags';
 import { listMakers } from './makers';
@@ -14,17 +15,18 @@ export interface Badge {
   readonly isReached: boolean;
 }
 
-export type StationKey = 'blocks' | 'bags' | 'order' | 'makers';
+export type StationKey = 'blocks' | 'cloth' | 'bags' | 'order' | 'makers';
 
 export type Badges = Readonly<Record<StationKey, Badge>>;
 
 /** What each station of a project calls for now. */
 export async function projectBadges(sql: Sql, project: Project): Promise<Badges> {
-  const [{ blocks }, makers, kits, progress] = await Promise.all([
+  const [{ blocks }, makers, kits, progress, shelf] = await Promise.all([
     listSummaries(sql, project),
     listMakers(sql, project),
     listKits(sql, project),
     projectProgress(sql, project),
+    clothShelf(sql, project),
   ]);
   const isReady = new Set(
     kits.flatMap(({ status, makerId, blockId }) => (status === 'to-pack' ? [] : [`${makerId}/${blockId}`])),
@@ -33,11 +35,13 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
     blocks.filter((block) => !skips.includes(block.id)).map((block) => `${id}/${block.id}`),
   );
   const toPack = bags.filter((bag) => !isReady.has(bag)).length;
+  const unsaid = shelf.filter(({ revision }) => revision === 0).length;
   const problems = sum(blocks.map(({ summary }) => summary.problems));
   const clashes = sum(blocks.map(({ summary }) => summary.clashes));
   const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined).length;
   return {
     blocks: { calls: count(problems, 'problem'), isReached: blocks.length > 0 },
+    cloth: { calls: count(unsaid, 'new cloth'), isReached: shelf.some(({ revision }) => revision > 0) },
     bags: { calls: toPack > 0 ? `${toPack} to pack` : '', isReached: bags.length > toPack },
     order: { calls: count(clashes, 'clash', 'clashes'), isReached: blocks.length > 0 },
     makers: { calls: stuck > 0 ? `${stuck} stuck` : '', isReached: progress.some(({ done }) => done > 0) },

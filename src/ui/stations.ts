@@ -35,6 +35,19 @@ export const STATIONS: readonly Station[] = [
     ],
   },
   {
+    key: 'cloth',
+    name: 'Cloth',
+    letter: 'c',
+    path: 'cloth',
+    purpose: 'How cloth is cut, how much of it all bags take, and what has to be bought.',
+    ways: [
+      'The table says what all bags take of each cloth by strips, what is in stock, and what to buy, rounded up to what shops sell.',
+      '“Change” says how wide a cloth is, how its pieces may lie, what is in stock and what it costs.',
+      '“Lay it out” lays one bag’s pieces close on the bolt and goes on improving until you stop it; what that saves against strips is said.',
+      '“Order as CSV” writes what to buy for a spreadsheet.',
+    ],
+  },
+  {
     key: 'bags',
     name: 'Bags',
     letter: 'g',

@@ -10,3 +10,13 @@ export {
   nameOfColour,
   type ClothLook,
 } from './looks';
+export {
+  SHELF_LIMITS,
+  USUAL_CLOTH,
+  clothNeed,
+  soldBy,
+  usableWidth,
+  type ClothNeed,
+  type CutLine,
+  type ShelfCloth,
+} from './shelf';

@@ -1,3 +1,5 @@
 export { stripCut, type StripCut } from './stripCut';
 export { packLattice, swell, type Lattice } from './lattice';
 export { packSheets, papersPerSheet, type PackedSheets, type Placed } from './packSheets';
+export { cutPieces } from './cutPieces';
+export { smallestCut, standardCuts, type StandardCut } from './standardCuts';

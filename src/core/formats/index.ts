@@ -4,6 +4,7 @@ export { readSewing } from './readSewing';
 export { readBlockDocument, readBlockFile, writeBlockFile } from './blockFile';
 export { importDrawing, type DrawingOptions, type ImportedBlock } from './importDrawing';
 export { LIMITS } from './limits';
+export { orderCsv } from './orderCsv';
 export { papersCsv, type PaperLine } from './papersCsv';
 export { writeDxf } from './writeDxf';
 export { writeSvg } from './writeSvg';

@@ -1,4 +1,5 @@
 import { MM_PER_INCH } from '../length';
+import { csvText } from './csvText';
 
 /** What a line of the papers table is made from. */
 export interface PaperLine {
@@ -25,11 +26,5 @@ export function papersCsv(kinds: readonly PaperLine[]): string {
     edgesMm.map((edge) => edge.toFixed(2)).join(' '),
     anglesDeg.map((angle) => angle.toFixed(1)).join(' '),
   ]);
-  return [HEAD, ...rows].map((row) => `${row.map(quote).join(',')}\r\n`).join('');
-}
-
-/** Quotes where needed; a leading =, +, − or @ is kept from being taken for a formula by spreadsheets. */
-function quote(cell: string): string {
-  const safe = /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+  return csvText([HEAD, ...rows]);
 }

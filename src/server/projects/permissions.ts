@@ -51,6 +51,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`GET ${P}/blocks/[block]/print`]: 'read',
   [`POST ${P}/blocks/[block]/photos`]: 'edit',
   [`PATCH ${P}/cloths`]: 'edit',
+  [`PUT ${P}/cloths`]: 'edit',
   [`GET ${P}/export`]: 'read',
   [`GET ${P}/kits`]: 'read',
   [`PUT ${P}/kits`]: 'pack',

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { LIMITS } from '@/core/formats';
-import { renameCloth } from '@/server/cloth';
+import { SHELF_LIMITS } from '@/core/cloth';
+import { renameCloth, setShelf, type ShelvedCloth } from '@/server/cloth';
 import { database } from '@/server/database';
 import { projectRoute, readJson } from '@/server/http';
 import { parse } from '@/server/parse';
@@ -14,3 +15,24 @@ export const PATCH = projectRoute('edit', async (request, access) => {
   const change = parse(BODY, await readJson(request));
   await renameCloth(database(), access, change);
 });
+
+const figure = (name: keyof typeof SHELF_LIMITS) =>
+  Joi.number().min(SHELF_LIMITS[name].least).max(SHELF_LIMITS[name].most).required();
+
+const SHELF = Joi.object<ShelvedCloth>({
+  name: Joi.string().max(200).required(),
+  revision: Joi.number().integer().min(0).required(),
+  widthMm: figure('widthMm'),
+  // Two selvedges leave something to cut.
+  selvedgeMm: figure('selvedgeMm')
+    .less(Joi.ref('widthMm', { adjust: (width: number) => width / 2 }))
+    .label('selvedge')
+    .messages({ 'number.less': 'Two selvedges as wide as this leave nothing of the cloth.' }),
+  turns: Joi.string().valid('any', 'half', 'none').required(),
+  stockMm: figure('stockMm').label('stock'),
+  pricePerMetre: figure('pricePerMetre').label('price'),
+});
+
+export const PUT = projectRoute('edit', async (request, access) =>
+  setShelf(database(), access, parse(SHELF, await readJson(request))),
+);

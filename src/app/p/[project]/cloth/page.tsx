@@ -1,0 +1,70 @@
+import { BACKGROUND_MORE_MM, pickList, sewersOf } from '@/core/bags';
+import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
+import { cutPieces } from '@/core/cutting';
+import { nameKinds } from '@/core/shapes';
+import { ClothStation } from '@/features/cloth/ClothStation';
+import { clothShelf } from '@/server/cloth';
+import { database } from '@/server/database';
+import { StationPage } from '@/ui/StationPage';
+import { topBlocks } from '@/ui/topBlocks';
+import { TopMap } from '@/ui/TopMap';
+import { loadBlocks, loadPeople } from '../load';
+
+export const metadata = { title: 'Cloth' };
+
+export default async function ClothPage({ params }: { params: Promise<{ project: string }> }) {
+  const { project: projectId } = await params;
+  const { project, blocks, fabrics } = await loadBlocks(projectId);
+  const { makers } = await loadPeople(projectId);
+  const shelf = (await clothShelf(database(), project)).filter(({ name }) => fabrics.includes(name));
+  const bagsOf = (blockId: string) => sewersOf(blockId, makers).length;
+  const packed = blocks.map(({ id, name, sheet }) => ({
+    block: name,
+    contents: sheet.bag,
+    bags: bagsOf(id),
+  }));
+  const bags = blocks.flatMap(({ id, name, sheet }) => {
+    const names = nameKinds(sheet.bag.papers.map(({ kind }) => kind), project.unitSystem); // prettier-ignore
+    return sheet.bag.fabrics.map(({ fabric }) => ({
+      blockId: id,
+      block: name,
+      fabric,
+      bags: bagsOf(id),
+      kinds: cutPieces(sheet.patches, fabric, names, {
+        allowanceMm: project.allowanceMm,
+        backgroundMoreMm: BACKGROUND_MORE_MM,
+      }),
+    }));
+  });
+  const needOf = (block: (typeof packed)[number]) =>
+    pickList([block]).cloth.reduce((sum, { fabric, lines }) => {
+      const cloth = shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH;
+      return sum + clothNeed(fabric, lines, cloth, project.unitSystem).needMm;
+    }, 0);
+  const needs = new Map(blocks.map(({ id }, index) => [id, packed[index] ? needOf(packed[index]) : 0]));
+  const most = Math.max(1, ...needs.values());
+  return (
+    <StationPage
+      map={
+        <TopMap
+          title="The top: metres of cloth"
+          blocks={topBlocks(blocks, (block) => ({
+            href: `/p/${projectId}/blocks/${block.id}`,
+            text: `${((needs.get(block.id) ?? 0) / 1000).toFixed(2)} m for all bags`,
+            share: (needs.get(block.id) ?? 0) / most,
+          }))}
+          fabrics={fabrics}
+          columns={project.gridColumns}
+        />
+      }
+    >
+      <ClothStation
+        project={project}
+        shelf={shelf}
+        lines={pickList(packed).cloth}
+        bags={bags}
+        makers={makers.length}
+      />
+    </StationPage>
+  );
+}

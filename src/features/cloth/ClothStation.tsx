@@ -1,0 +1,95 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useState } from 'react';
+import { clothNeed, type CutLine } from '@/core/cloth';
+import { orderCsv } from '@/core/formats';
+import type { ShelvedCloth } from '@/server/cloth';
+import type { Project } from '@/server/projects';
+import { send } from '@/ui/api';
+import { ErrorNote } from '@/ui/ErrorNote';
+import { Notice } from '@/ui/Notice';
+import { useSend } from '@/ui/useSend';
+import { LayoutPanel, type BagPieces } from './LayoutPanel';
+import { ShelfDialog } from './ShelfDialog';
+import { ShelfTable } from './ShelfTable';
+
+interface ClothStationProps {
+  readonly project: Project;
+  readonly shelf: readonly ShelvedCloth[];
+  readonly lines: readonly { readonly fabric: string; readonly lines: readonly CutLine[] }[];
+  readonly bags: readonly BagPieces[];
+  readonly makers: number;
+}
+
+/** How cloth is cut, how much is needed, and what it costs. */
+export function ClothStation({ project, shelf: initial, lines, bags, makers }: ClothStationProps) {
+  const system = project.unitSystem;
+  const [shelf, setShelf] = useState(initial);
+  const [edited, setEdited] = useState<ShelvedCloth | undefined>();
+  const [undo, setUndo] = useState<ShelvedCloth | undefined>();
+  const { error, isBusy, run } = useSend();
+  const fabrics = shelf.map(({ name }) => name);
+  if (fabrics.length === 0)
+    return (
+      <Notice title="No cloth yet">
+        Cloths come with the blocks.{' '}
+        <Link href={`/p/${project.id}/blocks/new`}>Bring in a drawing first</Link>.
+      </Notice>
+    );
+  const needs = shelf.map((cloth) =>
+    clothNeed(cloth.name, lines.find(({ fabric }) => fabric === cloth.name)?.lines ?? [], cloth, system),
+  );
+  const put = (cloth: ShelvedCloth) =>
+    setShelf((all) => all.map((one) => (one.name === cloth.name ? cloth : one)));
+  const saved = (before: ShelvedCloth, after: ShelvedCloth) => {
+    put(after);
+    setUndo({ ...before, revision: after.revision });
+    setEdited(undefined);
+  };
+  const takeBack = (cloth: ShelvedCloth) =>
+    run(async () => {
+      put(await send<ShelvedCloth>('PUT', `/api/projects/${project.id}/cloths`, cloth));
+      setUndo(undefined);
+    });
+  return (
+    <Box>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
+        <Typography variant="h2">Cloth</Typography>
+        <Stack direction="row" spacing={1}>
+          {undo && (
+            <Button disabled={isBusy} onClick={() => void takeBack(undo)}>{`Undo the change of ${undo.name}`}</Button>
+          )}
+          <Button
+            component="a"
+            variant="contained"
+            download="cloth-order.csv"
+            href={`data:text/csv;charset=utf-8,${encodeURIComponent(orderCsv(needs, shelf, system))}`}
+          >
+            Order as CSV
+          </Button>
+        </Stack>
+      </Stack>
+      <ErrorNote error={error} />
+      <Typography sx={{ mb: 1 }}>
+        {makers === 0
+          ? 'Nobody sews yet, so no cloth is needed: add makers first.'
+          : 'Reckoned for all bags, cut from strips across the cloth; what is in stock is used first.'}
+      </Typography>
+      <ShelfTable shelf={shelf} needs={needs} fabrics={fabrics} system={system} onEdit={setEdited} />
+      <LayoutPanel bags={bags} shelf={shelf} system={system} />
+      {edited && (
+        <ShelfDialog
+          projectId={project.id}
+          cloth={edited}
+          system={system}
+          onSaved={saved}
+          onClose={() => setEdited(undefined)}
+        />
+      )}
+    </Box>
+  );
+} // prettier-ignore

@@ -1,0 +1,89 @@
+import Box from '@mui/material/Box';
+import { formatLength, type UnitSystem } from '@/core/length';
+import { boxOfPoints } from '@/core/geometry';
+import type { Nested, PieceKind } from '@/core/nesting';
+import type { ShelfCloth } from '@/core/cloth';
+
+interface LayoutDrawingProps {
+  readonly kinds: readonly PieceKind[];
+  readonly nested: Nested;
+  readonly cloth: ShelfCloth;
+  readonly system: UnitSystem;
+}
+
+/** A layout drawn to scale, the bolt lying across the page: selvedges hatched, each kind by its number, width and length said. */
+export function LayoutDrawing({ kinds, nested, cloth, system }: LayoutDrawingProps) {
+  const { widthMm, selvedgeMm } = cloth;
+  const { lengthMm } = nested;
+  const edge = widthMm * 0.05;
+  const size = Math.max(9, widthMm / 70);
+  return (
+    <Box
+      component="svg"
+      role="img"
+      aria-label={`${nested.placed.length} pieces laid on ${formatLength(widthMm, system)} wide cloth, ${formatLength(lengthMm, system)} long`}
+      viewBox={`${-edge} ${-edge} ${widthMm + 2 * edge} ${lengthMm + 2 * edge}`}
+      sx={{ width: '100%', maxHeight: 520, display: 'block', fontVariantNumeric: 'tabular-nums' }}
+    >
+      <rect width={widthMm} height={lengthMm} fill="none" stroke="currentColor" strokeWidth={widthMm / 600} />
+      {[0, widthMm - selvedgeMm].map((x) => (
+        <rect key={x} x={x} width={selvedgeMm} height={lengthMm} fill="currentColor" opacity={0.18} />
+      ))}
+      {nested.placed.map(({ kind, turnDeg, x, y }, index) =>
+        <Piece key={index} polygon={kinds[kind]?.polygon ?? []} number={kind + 1} of={kinds.length} turnDeg={turnDeg} x={x} y={y} size={size} />, // prettier-ignore
+      )}
+      <text x={widthMm / 2} y={-edge / 4} textAnchor="middle" fontSize={size} fill="currentColor">
+        {`${formatLength(widthMm, system)} wide`}
+      </text>
+      <text
+        x={-edge / 4}
+        y={lengthMm / 2}
+        textAnchor="middle"
+        fontSize={size}
+        fill="currentColor"
+        transform={`rotate(-90 ${-edge / 4} ${lengthMm / 2})`}
+      >
+        {formatLength(lengthMm, system)}
+      </text>
+    </Box>
+  );
+}
+
+interface PieceProps {
+  readonly polygon: PieceKind['polygon'];
+  readonly number: number;
+  readonly of: number;
+  readonly turnDeg: number;
+  readonly x: number;
+  readonly y: number;
+  readonly size: number;
+}
+
+function Piece({ polygon, number, of, turnDeg, x, y, size }: PieceProps) {
+  const [cos, sin] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)];
+  const points = polygon.map((p) => ({ x: cos * p.x - sin * p.y + x, y: sin * p.x + cos * p.y + y }));
+  const { minX, minY, maxX, maxY } = boxOfPoints(points);
+  // Shades tell kinds apart beside their numbers.
+  const shade = 0.06 + (0.2 * (number - 1)) / Math.max(1, of - 1);
+  return (
+    <g>
+      <polygon
+        points={points.map((p) => `${p.x},${p.y}`).join(' ')}
+        fill="currentColor"
+        fillOpacity={shade}
+        stroke="currentColor"
+        strokeWidth={0.8}
+      />
+      <text
+        x={(minX + maxX) / 2}
+        y={(minY + maxY) / 2}
+        dy="0.35em"
+        textAnchor="middle"
+        fontSize={size}
+        fill="currentColor"
+      >
+        {number}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { formatLength, type UnitSystem } from '@/core/length';
+import type { PieceKind } from '@/core/nesting';
+import { counted } from '@/core/words';
+import type { ShelvedCloth } from '@/server/cloth';
+import { Choice } from '@/ui/Choice';
+import { Facts } from '@/ui/Facts';
+import { LayoutDrawing } from './LayoutDrawing';
+import { formatBolt } from './formatBolt';
+import { useLayout, type Layout } from './useLayout';
+
+/** The pieces that one bag takes of one cloth. */
+export interface BagPieces {
+  readonly blockId: string;
+  readonly block: string;
+  readonly fabric: string;
+  readonly kinds: readonly PieceKind[];
+  readonly bags: number;
+}
+
+interface LayoutPanelProps {
+  readonly bags: readonly BagPieces[];
+  readonly shelf: readonly ShelvedCloth[];
+  readonly system: UnitSystem;
+}
+
+/** One bag's pieces of one cloth, laid out to be cut round with scissors; what that saves against strips. */
+export function LayoutPanel({ bags, shelf, system }: LayoutPanelProps) {
+  const { layout, start, stop, clear } = useLayout(system);
+  const [chosen, setChosen] = useState('0');
+  const bag = bags[Number(chosen)];
+  const cloth = shelf.find(({ name }) => name === bag?.fabric);
+  if (!bag || !cloth) return null;
+  const choose = (value: string) => {
+    clear();
+    setChosen(value);
+  };
+  const isRunning = layout !== undefined && layout.spent < 1;
+  return (
+    <Box component="section" aria-label="Cutting layout" sx={{ mt: 4 }}>
+      <Typography variant="h3">Laid out for one bag</Typography>
+      <Typography sx={{ mb: 1.5 }}>
+        Cut shapes with their allowance, laid close. Cut these by hand along the lines; for rotary strips use
+        the sizes in the bag list.
+      </Typography>
+      <Stack direction="row" spacing={2} sx={{ alignItems: 'center', flexWrap: 'wrap' }} useFlexGap>
+        <Choice
+          label="Bag and cloth"
+          value={chosen}
+          choices={bags.map(({ block, fabric }, index) => [String(index), `${block}, ${fabric}`])}
+          onChange={choose}
+        />
+        {isRunning ? (
+          <Button onClick={stop}>Stop and keep this</Button>
+        ) : (
+          <Button variant="contained" onClick={() => void start(bag.kinds, cloth)}>
+            Lay it out
+          </Button>
+        )}
+      </Stack>
+      {isRunning && (
+        <LinearProgress
+          variant="determinate"
+          value={100 * layout.spent}
+          aria-label="Improving the layout"
+          sx={{ mt: 1.5 }}
+        />
+      )}
+      {layout?.nested && (
+        <Stack spacing={2} sx={{ mt: 2 }}>
+          <LayoutFacts layout={layout} bag={bag} cloth={cloth} system={system} />
+          <LayoutDrawing kinds={bag.kinds} nested={layout.nested} cloth={cloth} system={system} />
+          <Box component="ol" sx={{ m: 0, pl: 3, columns: { sm: 2 } }}>
+            {bag.kinds.map(({ id, count }) => (
+              <li key={id}>{`${count} × ${id}`}</li>
+            ))}
+          </Box>
+        </Stack>
+      )}
+    </Box>
+  );
+}
+
+interface LayoutFactsProps {
+  readonly layout: Layout;
+  readonly bag: BagPieces;
+  readonly cloth: ShelvedCloth;
+  readonly system: UnitSystem;
+}
+
+function LayoutFacts({ layout: { nested, cut }, bag, cloth, system }: LayoutFactsProps) {
+  if (!nested) return null;
+  const { lengthMm, stripsLengthMm, density, boundLengthMm } = nested;
+  const saved = stripsLengthMm === undefined ? 0 : (stripsLengthMm - lengthMm) * bag.bags;
+  const money = (saved / 1000) * cloth.pricePerMetre;
+  const rows: (readonly [string, string])[] = [
+    ['off the bolt', `${formatLength(lengthMm, system)} for one bag; ${Math.round(density * 100)} % of it is used`],
+    ['by strips', stripsLengthMm === undefined ? 'some pieces do not go across' : formatLength(stripsLengthMm, system)],
+    ['no layout is below', formatLength(boundLengthMm, system)],
+  ];
+  if (saved > 0)
+    rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${money > 0 ? `, worth ${money.toFixed(2)}` : ''}`]);
+  rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : cut.name]);
+  return <Facts rows={rows} />;
+} // prettier-ignore

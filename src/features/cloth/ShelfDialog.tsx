@@ -1,0 +1,97 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import { useState } from 'react';
+import type { UnitSystem } from '@/core/length';
+import type { ShelvedCloth } from '@/server/cloth';
+import { RefusedError, send } from '@/ui/api';
+import { ErrorNote } from '@/ui/ErrorNote';
+import { FigureField } from '@/ui/FigureField';
+import { printFigures, readFigures, type Fault, type Figure, type Typed } from '@/ui/figures';
+import { useSend } from '@/ui/useSend';
+import { boltUnit } from './formatBolt';
+
+const figures = (system: UnitSystem): readonly Figure[] => {
+  const unit = system === 'inch' ? 'yard' : 'metre';
+  return [
+    { name: 'widthMm', label: 'Width from rim to rim', type: 'length' },
+    { name: 'selvedgeMm', label: 'Selvedge at each side', type: 'length or none' },
+    {
+      name: 'turns',
+      label: 'Pieces may lie',
+      type: 'choice',
+      choices: [
+        ['any', 'any way round'],
+        ['half', 'with the thread: as drawn or half round'],
+        ['none', 'one way only: the print has a way up'],
+      ],
+    },
+    { name: 'stock', label: `In stock, ${unit}s`, type: 'number' },
+    { name: 'price', label: `Price of a ${unit}`, type: 'number', hint: '0 where it is not known' },
+  ];
+};
+
+interface ShelfDialogProps {
+  readonly projectId: string;
+  readonly cloth: ShelvedCloth;
+  readonly system: UnitSystem;
+  readonly onSaved: (before: ShelvedCloth, after: ShelvedCloth) => void;
+  readonly onClose: () => void;
+}
+
+/** How one cloth lies on the shelf; saved at once for all. */
+export function ShelfDialog({ projectId, cloth, system, onSaved, onClose }: ShelfDialogProps) {
+  const fields = figures(system);
+  const unit = boltUnit(system);
+  const round = (value: number) => Math.round(value * 100) / 100;
+  const before = { ...cloth, stock: round(cloth.stockMm / unit), price: round((cloth.pricePerMetre * unit) / 1000) };
+  const [typed, setTyped] = useState<Typed>(() => printFigures(fields, before, system));
+  const [fault, setFault] = useState<Fault | undefined>();
+  const { error, isBusy, run } = useSend();
+  const save = () => {
+    const read = readFigures(fields, typed, system, before);
+    setFault(read.fault);
+    if (read.fault) return;
+    const { stock, price, ...rest } = read.figures as Record<string, number>;
+    void run(async () => {
+      const next = {
+        name: cloth.name,
+        revision: cloth.revision,
+        ...rest,
+        stockMm: (stock ?? 0) * unit,
+        pricePerMetre: ((price ?? 0) * 1000) / unit,
+      };
+      onSaved(cloth, await send<ShelvedCloth>('PUT', `/api/projects/${projectId}/cloths`, next));
+    });
+  };
+  const shown = fault ? new RefusedError(422, 'figure', fault.what, fault.mend, fault.where) : error;
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="shelf-title">
+      <DialogTitle id="shelf-title">{cloth.name}</DialogTitle>
+      <DialogContent>
+        <Stack spacing={2} sx={{ pt: 1 }}>
+          <ErrorNote error={shown} />
+          {fields.map((field) => (
+            <FigureField
+              key={field.name}
+              field={field}
+              value={typed[field.name] ?? ''}
+              isWrong={shown?.where === field.name}
+              onChange={(value) => setTyped({ ...typed, [field.name]: value })}
+            />
+          ))}
+        </Stack>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it</Button>
+        <Button variant="contained" disabled={isBusy} onClick={save}>
+          Save
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+} // prettier-ignore

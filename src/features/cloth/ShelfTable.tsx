@@ -1,0 +1,101 @@
+'use client';
+import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableContainer from '@mui/material/TableContainer';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { formatLength, type UnitSystem } from '@/core/length';
+import type { ClothNeed } from '@/core/cloth';
+import type { ShelvedCloth } from '@/server/cloth';
+import { FabricChip } from '@/ui/FabricChip';
+import { formatBolt } from './formatBolt';
+
+interface ShelfTableProps {
+  readonly shelf: readonly ShelvedCloth[];
+  readonly needs: readonly ClothNeed[];
+  readonly fabrics: readonly string[];
+  readonly system: UnitSystem;
+  readonly onEdit: (cloth: ShelvedCloth) => void;
+}
+
+/** Every cloth: what it is, what all bags take of it, what has to be bought. */
+export function ShelfTable({ shelf, needs, fabrics, system, onEdit }: ShelfTableProps) {
+  const total = needs.reduce((sum, { cost }) => sum + cost, 0);
+  return (
+    <TableContainer>
+      <Table size="small" aria-label="Cloths">
+        <TableHead>
+          <TableRow>
+            <TableCell>Cloth</TableCell>
+            <TableCell align="right">Width</TableCell>
+            <TableCell align="right">All bags</TableCell>
+            <TableCell align="right">In stock</TableCell>
+            <TableCell align="right">To buy</TableCell>
+            <TableCell align="right">Cost</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {shelf.map((cloth) => (
+            <ShelfRow
+              key={cloth.name}
+              cloth={cloth}
+              need={needs.find(({ fabric }) => fabric === cloth.name)}
+              fabrics={fabrics}
+              system={system}
+              onEdit={onEdit}
+            />
+          ))}
+          <TableRow>
+            <TableCell colSpan={5}>Together, where prices are known</TableCell>
+            <TableCell align="right">{total.toFixed(2)}</TableCell>
+            <TableCell />
+          </TableRow>
+        </TableBody>
+      </Table>
+    </TableContainer>
+  );
+}
+
+interface ShelfRowProps {
+  readonly cloth: ShelvedCloth;
+  readonly need: ClothNeed | undefined;
+  readonly fabrics: readonly string[];
+  readonly system: UnitSystem;
+  readonly onEdit: (cloth: ShelvedCloth) => void;
+}
+
+function ShelfRow({ cloth, need, fabrics, system, onEdit }: ShelfRowProps) {
+  const tooWide = need?.tooWide[0];
+  return (
+    <TableRow>
+      <TableCell sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+        <FabricChip fabric={cloth.name} fabrics={fabrics} />
+        <span>
+          {cloth.name}
+          {tooWide && (
+            <em>
+              {` A piece of ${formatLength(tooWide.widthMm, system)} × ${formatLength(tooWide.lengthMm, system)} does not go across: take a wider cloth or join it.`}
+            </em>
+          )}
+        </span>
+      </TableCell>
+      <TableCell align="right">{formatLength(cloth.widthMm, system)}</TableCell>
+      <TableCell align="right">{formatBolt(need?.needMm ?? 0, system)}</TableCell>
+      <TableCell align="right">{formatBolt(cloth.stockMm, system)}</TableCell>
+      <TableCell align="right">
+        {need && need.buyMm > 0 ? formatBolt(need.buyMm, system) : 'enough'}
+      </TableCell>
+      <TableCell align="right">
+        {cloth.pricePerMetre > 0 ? (need?.cost ?? 0).toFixed(2) : 'no price'}
+      </TableCell>
+      <TableCell align="right">
+        <Button size="small" onClick={() => onEdit(cloth)} aria-label={`Change ${cloth.name}`}>
+          Change
+        </Button>
+      </TableCell>
+    </TableRow>
+  );
+}

@@ -1,0 +1,11 @@
+import { MM_PER_INCH, type UnitSystem } from '@/core/length';
+
+const YARD_MM = 36 * MM_PER_INCH;
+
+/** A length of cloth as shops say it: metres or yards, to the hundredth. */
+export function formatBolt(mm: number, system: UnitSystem): string {
+  return system === 'inch' ? `${(mm / YARD_MM).toFixed(2)} yd` : `${(mm / 1000).toFixed(2)} m`;
+}
+
+/** Mm in a metre or a yard: what bolts and prices are counted by. */
+export const boltUnit = (system: UnitSystem) => (system === 'inch' ? YARD_MM : 1000);

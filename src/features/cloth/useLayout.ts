@@ -1,0 +1,59 @@
+'use client';
+import { proxy, wrap } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import { usableWidth, type ShelfCloth } from '@/core/cloth';
+import type { StandardCut } from '@/core/cutting';
+import type { UnitSystem } from '@/core/length';
+import type { Nested, PieceKind } from '@/core/nesting';
+import type { ClothWorker } from '@/workers/clothWorker';
+
+/** Seconds that a layout is improved for, unless it is stopped. */
+const SECONDS = 12;
+
+export interface Layout {
+  /** The best so far. */
+  readonly nested: Nested | undefined;
+  /** Share of the time that is spent; 1 when it is done or was stopped. */
+  readonly spent: number;
+  /** The smallest standard cut that holds all; null where none was found, undefined while it is looked for. */
+  readonly cut: StandardCut | null | undefined;
+}
+
+/** Lays the pieces of one bag on its cloth in a worker. Stopping keeps the best so far. */
+export function useLayout(system: UnitSystem) {
+  const [layout, setLayout] = useState<Layout | undefined>();
+  const worker = useRef<Worker>(null);
+  const end = () => {
+    worker.current?.terminate();
+    worker.current = null;
+  };
+  useEffect(() => end, []);
+  const start = async (kinds: readonly PieceKind[], cloth: ShelfCloth) => {
+    end();
+    setLayout({ nested: undefined, spent: 0, cut: undefined });
+    const own = new Worker(new URL('../../workers/clothWorker.ts', import.meta.url), { type: 'module' });
+    worker.current = own;
+    const isStill = () => worker.current === own;
+    const api = wrap<ClothWorker>(own);
+    const roll = { width: cloth.widthMm, length: Infinity, selvedge: cloth.selvedgeMm, turns: cloth.turns, used: [] };
+    const hear = proxy((nested: Nested, spent: number) => {
+      if (isStill()) setLayout({ nested, spent, cut: undefined });
+    });
+    const nested = await api.lay(kinds, roll, system, SECONDS, hear);
+    if (!isStill()) return;
+    setLayout({ nested, spent: 1, cut: undefined });
+    const cut = await api.smallest(kinds, usableWidth(cloth), cloth.turns, system);
+    if (!isStill()) return;
+    setLayout({ nested, spent: 1, cut: cut ?? null });
+    end();
+  }; // prettier-ignore
+  const stop = () => {
+    end();
+    setLayout((now) => now && { ...now, spent: 1, cut: now.cut ?? null });
+  };
+  const clear = () => {
+    end();
+    setLayout(undefined);
+  };
+  return { layout, start, stop, clear };
+}
