@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type postgres from 'postgres';
 import { withUnits } from '@/core/sheet';
+import { clothShelf, setShelf } from './cloth';
 import { createAccount, type Account, newToken } from './accounts';
 import type { Recipe } from '@/core/generate';
 import type { ClothRule } from '@/core/block';
@@ -204,12 +205,28 @@ async function fillProject(
     }
   }
   await sayWhatColoursMean(sql, access);
+  await fillShelf(sql, access);
   if ((await readKeptSetting(sql, project)).setting === null) await layOutSetting(sql, access);
   const before = await listMakers(sql, project);
   const fresh = MAKERS.map(({ name }) => name).filter((name) => !before.some((maker) => maker.name === name));
   const added = fresh.length > 0 ? await addMakers(sql, access, fresh) : [];
   await recordProgress(sql, access, [...before, ...added], now);
   return added.map(({ name, token }) => ({ name, token }));
+}
+
+/** Bolts of the made-up shop: priced by the yard, some in stock; the beacon print has one way up. One cloth nobody has said yet. */
+async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  const shelf = await clothShelf(sql, access.project);
+  for (const [index, cloth] of shelf.slice(0, -1).entries()) {
+    if (cloth.revision > 0) continue;
+    const yards = index % 3;
+    await setShelf(sql, access, {
+      ...cloth,
+      turns: cloth.name === 'Beacon' ? 'none' : 'any',
+      stockMm: yards * 36 * INCH,
+      pricePerMetre: Math.round((11.5 + (index % 4)) * 100) / 100,
+    });
+  }
 }
 
 /** Two blocks whose cloth alternates round a ring: the host has said so. */
