@@ -17,7 +17,7 @@ export interface Candidate {
 export function conflictsOf(candidates: readonly Candidate[], outlines: readonly (readonly Point[])[]): number[][] {
   if (candidates.length === 0) return [];
   const parts = outlines.map(convexParts);
-  const regions = parts.map((own) => parts.map((other) => noFitOf(own, other, 0)));
+  const regions = parts.map((own) => parts.map((other) => noFitOf(own, other)));
   const boxes = outlines.map(boxOfPoints);
   const index = new Flatbush(candidates.length);
   for (const { anchor, at } of candidates) {

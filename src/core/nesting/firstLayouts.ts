@@ -46,13 +46,13 @@ export function inBands(kinds: readonly PieceKind[], ground: Ground, turns: Turn
     const band = count < MANY ? undefined : bandOf(polygon, turns, count, ground.width, search);
     if (band) {
       laid.push(...band.copies.map((copy) => laidCopy(ground, kind, copy, top)));
-      top += band.length + 0.01;
+      top += band.length;
       continue;
     }
     const below = { ...ground, used: [] };
     const row = fillUp(below, { width: ground.width, length: Infinity }, oneByOne(kinds, [kind]), 'reach');
     laid.push(...row.map((one) => ({ ...one, y: one.y + top })));
-    top += lengthOf(ground, row) + 0.01;
+    top += lengthOf(ground, row);
   }
   return laid;
 } // prettier-ignore

@@ -32,7 +32,7 @@ export interface Ground {
 /** Slack that keeps what fits exactly from being left out by rounding, mm. */
 export const SLACK_MM = 1e-6;
 
-/** Boxes further apart than this are surely clear: regions are made a little too large, mm. */
+/** Boxes further apart than this are surely clear: a margin for rounding, mm. */
 export const NEAR_MM = 0.01;
 
 /** How far down the pieces reach, mm. */

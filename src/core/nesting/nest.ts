@@ -60,8 +60,8 @@ export interface NestOptions {
  * earlier kinds before later ones. Pieces are turned as the cloth allows, never turned over, and lie nowhere on each other or on
  * used areas.
  *
- * A first layout by lattices and by bottom-left filling is pressed together until the search is over. What touches in the result
- * lies a few thousandths of a millimetre apart.
+ * A first layout by lattices and by bottom-left filling is pressed together until the search is over. Pieces that share a cut
+ * overlap by less than a ten-thousandth of a millimetre.
  */
 export function nest(kinds: readonly PieceKind[], cloth: NestCloth, options: NestOptions): Nested {
   const width = cloth.width - 2 * cloth.selvedge;

@@ -16,21 +16,15 @@ export interface NoFit {
   readonly rims: readonly Float64Array[];
 }
 
-/** Regions are made this much too large, mm, … */
-const GROWN_MM = 0.003;
+/** An overlap as small as this is a touch: what fits exactly is not left out by rounding, mm. */
+const TOUCH_MM = 1e-4;
 
-/** … so that an overlap as small as this counts as none and nothing ever truly overlaps, mm. */
-const TOUCH_MM = 0.002;
-
+/** Corners as high as each other but for rounding, mm. */
 const LEVEL_MM = 1e-7;
 
 /** Cost: corners of both, for each pair of their parts. */
-export function noFitOf(
-  first: readonly ConvexPart[],
-  second: readonly ConvexPart[],
-  grownMm = GROWN_MM,
-): NoFit {
-  const rims = first.flatMap((a) => second.map((b) => grown(minkowski(a, b), grownMm)));
+export function noFitOf(first: readonly ConvexPart[], second: readonly ConvexPart[]): NoFit {
+  const rims = first.flatMap((a) => second.map((b) => minkowski(a, b)));
   const xs = rims.flatMap((rim) => [...rim].filter((_, i) => i % 2 === 0));
   const ys = rims.flatMap((rim) => [...rim].filter((_, i) => i % 2 === 1));
   return {
@@ -57,22 +51,6 @@ function minkowski(a: ConvexPart, b: ConvexPart): Float64Array {
     [x, y, last] = [x + dx, y + dy, angle];
   }
   return Float64Array.from(rim);
-}
-
-/** Every side moved out; very sharp corners not further than five times that. */
-function grown(rim: Float64Array, byMm: number): Float64Array {
-  if (byMm === 0) return rim;
-  const normals = facesOf(rim);
-  const sides = normals.length / 3;
-  return Float64Array.from(
-    Array.from({ length: sides }, (_, side) => {
-      const before = (side + sides - 1) % sides;
-      const [ax, ay] = [floatAt(normals, 3 * before), floatAt(normals, 3 * before + 1)];
-      const [bx, by] = [floatAt(normals, 3 * side), floatAt(normals, 3 * side + 1)];
-      const out = byMm / Math.max(0.08, 1 + ax * bx + ay * by);
-      return [floatAt(rim, 2 * side) + out * (ax + bx), floatAt(rim, 2 * side + 1) + out * (ay + by)];
-    }).flat(),
-  );
 }
 
 /** The corner furthest up, of those the one furthest left: from it clockwise on screen the sides turn once round. */

@@ -81,8 +81,8 @@ export function cut({ kinds, cloth }: CutRequest, options: NestOptions): Nested 
   return nest(kinds, cloth, options);
 }
 
-/** Places are told to this, mm; what touches lies further apart than that. */
-const PLACE_MM = 1e4;
+/** Places are told to a millionth of a millimetre. */
+const PLACE_MM = 1e6;
 
 /** The answer as a `kevlo.cut-result/1`. */
 export function cutResult({ kinds }: CutRequest, nested: Nested): object {

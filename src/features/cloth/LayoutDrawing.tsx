@@ -29,7 +29,8 @@ export function LayoutDrawing({ kinds, nested, cloth, system }: LayoutDrawingPro
       {[0, widthMm - selvedgeMm].map((x) => (
         <rect key={x} x={x} width={selvedgeMm} height={lengthMm} fill="currentColor" opacity={0.18} />
       ))}
-      {nested.placed.map(({ kind, turnDeg, x, y }, index) =>
+      {nested.placed.map(
+        ({ kind, turnDeg, x, y }, index) =>
         <Piece key={index} polygon={kinds[kind]?.polygon ?? []} number={kind + 1} of={kinds.length} turnDeg={turnDeg} x={x} y={y} size={size} />, // prettier-ignore
       )}
       <text x={widthMm / 2} y={-edge / 4} textAnchor="middle" fontSize={size} fill="currentColor">
