@@ -33,6 +33,12 @@ try {
     await input.sendKeys(new URL('faulty.svg', import.meta.url).pathname);
     await browser.see('to look at');
   });
+  await picture('cloth', async () => {
+    await browser.go(`${project}/cloth`);
+    await browser.press('Lay it out');
+    await browser.see('smallest cut sold');
+    await new Promise((resolve) => setTimeout(resolve, 9000));
+  });
   await picture('look-alikes', async () => {
     await browser.go(`${project}/blocks`);
     await browser.see('comes left and right');

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type postgres from 'postgres';
 import { withUnits } from '@/core/sheet';
-import { clothShelf, setShelf } from './cloth';
+import { clothLooks, clothShelf, setShelf } from './cloth';
 import { createAccount, type Account, newToken } from './accounts';
 import type { Recipe } from '@/core/generate';
 import type { ClothRule } from '@/core/block';
@@ -216,6 +216,9 @@ async function fillProject(
 
 /** Bolts of the made-up shop: priced by the yard, some in stock; the beacon print has one way up. One cloth nobody has said yet. */
 async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  const blocks = await listBlocks(sql, access.project);
+  const used = new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)));
+  await clothLooks(sql, access.project, [...used]);
   const shelf = await clothShelf(sql, access.project);
   for (const [index, cloth] of shelf.slice(0, -1).entries()) {
     if (cloth.revision > 0) continue;

@@ -1,5 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -71,16 +72,18 @@ function ShelfRow({ cloth, need, fabrics, system, onEdit }: ShelfRowProps) {
   const tooWide = need?.tooWide[0];
   return (
     <TableRow>
-      <TableCell sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-        <FabricChip fabric={cloth.name} fabrics={fabrics} />
-        <span>
-          {cloth.name}
-          {tooWide && (
-            <em>
-              {` A piece of ${formatLength(tooWide.widthMm, system)} × ${formatLength(tooWide.lengthMm, system)} does not go across: take a wider cloth or join it.`}
-            </em>
-          )}
-        </span>
+      <TableCell>
+        <Stack direction="row" spacing={1} sx={{ alignItems: 'center' }}>
+          <FabricChip fabric={cloth.name} fabrics={fabrics} />
+          <span>
+            {cloth.name}
+            {tooWide && (
+              <em>
+                {` A piece of ${formatLength(tooWide.widthMm, system)} × ${formatLength(tooWide.lengthMm, system)} does not go across: take a wider cloth or join it.`}
+              </em>
+            )}
+          </span>
+        </Stack>
       </TableCell>
       <TableCell align="right">{formatLength(cloth.widthMm, system)}</TableCell>
       <TableCell align="right">{formatBolt(need?.needMm ?? 0, system)}</TableCell>

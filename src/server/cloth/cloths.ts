@@ -81,19 +81,20 @@ export async function renameCloth(
       changed += 1;
     }
     if (changed === 0) throw notFound(`The cloth “${from}”`);
-    const [look] = await step<{ look: ClothLook }[]>`
-      delete from cloth where project_id = ${project.id} and name = ${from} returning look`;
-    if (look)
+    const [kept] = await step<{ look: ClothLook; shelf: postgres.JSONValue; revision: number }[]>`
+      delete from cloth where project_id = ${project.id} and name = ${from} returning look, shelf, revision`;
+    if (kept)
       await step`
-        insert into cloth (project_id, name, look)
-        values (${project.id}, ${to}, ${json(step, look.look)}) on conflict do nothing`;
-    const [kept] = await step<
+        insert into cloth (project_id, name, look, shelf, revision)
+        values (${project.id}, ${to}, ${json(step, kept.look)}, ${kept.shelf === null ? null : step.json(kept.shelf)}, ${kept.revision})
+        on conflict do nothing`;
+    const [row] = await step<
       { basting: ProjectBasting }[]
     >`select basting from project where id = ${project.id}`;
-    const { pale } = kept?.basting ?? {};
+    const { pale } = row?.basting ?? {};
     if (pale?.includes(from)) {
       const basting = {
-        ...kept?.basting,
+        ...row?.basting,
         pale: [...new Set(pale.map((name) => (name === from ? to : name)))],
       };
       await step`update project set basting = ${json(step, basting)} where id = ${project.id}`;

@@ -1,0 +1,111 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { runCut } from './cut';
+import { runFussy } from './fussy';
+
+let folder: string;
+let said: { out: string; err: string };
+
+beforeEach(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'kevlo-ask-'));
+  said = { out: '', err: '' };
+  vi.spyOn(process.stdout, 'write').mockImplementation((text) => ((said.out += String(text)), true));
+  vi.spyOn(process.stderr, 'write').mockImplementation((text) => ((said.err += String(text)), true));
+});
+
+afterEach(() => {
+  vi.restoreAllMocks();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const SQUARE = [[0, 0], [50, 0], [50, 50], [0, 50]]; // prettier-ignore
+const CUT = {
+  format: 'kevlo.cut-request/1',
+  unit: 'mm',
+  cloth: { widthMm: 220, lengthMm: null, selvedgeMm: 10, turns: 'any', used: [] },
+  pieces: [{ id: 'square', outline: SQUARE, count: 8 }],
+};
+const FUSSY = {
+  format: 'kevlo.fussy-request/1',
+  unit: 'mm',
+  cloth: { widthMm: 300, lengthMm: 80, selvedgeMm: 0 },
+  repeat: { widthMm: 50, heightMm: 50, halfDrop: false, offset: [0, 0] },
+  anchors: [{ id: 'rose', outline: [[-25, -25], [25, -25], [25, 25], [-25, 25]], setOf: 2 }], // prettier-ignore
+};
+
+/** Runs a command on a request: how it ended, its document, what it said. */
+async function ask(run: typeof runCut, request: unknown, ...args: string[]) {
+  said = { out: '', err: '' };
+  const file = path.join(folder, 'request.json');
+  writeFileSync(file, typeof request === 'string' ? request : JSON.stringify(request));
+  const end = await run([file, ...args]);
+  return { end, document: said.out ? JSON.parse(said.out) : undefined, said: said.err };
+}
+
+test('pieces on a roll: one document with places from the selvedge on', async () => {
+  const { end, document } = await ask(runCut, CUT, '--seconds', '0');
+  expect(end).toBe(0);
+  expect(document).toMatchObject({ format: 'kevlo.cut-result/1', unit: 'mm', left: [], lengthMm: 100, density: 1, boundLengthMm: 100, strips: { lengthMm: 100 } }); // prettier-ignore
+  expect(document.placed).toHaveLength(8);
+  const corners = document.placed.map(({ turnDeg, x, y }: { turnDeg: number; x: number; y: number }) => {
+    const [cos, sin] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)];
+    return SQUARE.map(([p = 0, q = 0]) => [
+      Math.round(cos * p - sin * q + x),
+      Math.round(sin * p + cos * q + y),
+    ]);
+  });
+  const lefts = corners.map((square: number[][]) => Math.min(...square.map(([x = 0]) => x)));
+  expect([...new Set(lefts)].sort((a, b) => Number(a) - Number(b))).toEqual([10, 60, 110, 160]);
+});
+
+test('what is left on a piece is said, earlier entries first', async () => {
+  const pieces = [{ id: 'large', outline: SQUARE.map(([x = 0, y = 0]) => [2 * x, 2 * y]), count: 3 }, ...CUT.pieces]; // prettier-ignore
+  const { document } = await ask(runCut, { ...CUT, cloth: { ...CUT.cloth, lengthMm: 100 }, pieces }, '--seconds=0.2'); // prettier-ignore
+  expect(document.left).toEqual([{ piece: 'large', count: 1 }, { piece: 'square', count: 8 }]); // prettier-ignore
+});
+
+test('sets on a repeat: places, sets, and that no choice gives more', async () => {
+  const { end, document } = await ask(runFussy, FUSSY);
+  expect(end).toBe(0);
+  expect(document).toMatchObject({ format: 'kevlo.fussy-result/1', anchors: [{ id: 'rose', sets: 2, most: 2 }], isProven: true }); // prettier-ignore
+  expect(document.placed).toHaveLength(4);
+  for (const { anchor, y } of document.placed) expect([anchor, y]).toEqual(['rose', 25 + 25]);
+});
+
+const cutWith = (change: object) => ({ ...CUT, ...change });
+const cloth = (change: object) => cutWith({ cloth: { ...CUT.cloth, ...change } });
+const pieceWith = (change: object) => cutWith({ pieces: [{ ...CUT.pieces[0], ...change }] });
+
+test.each([
+  ['{', 'it is not JSON'],
+  [cutWith({ format: 'kevlo.cut-request/2' }), 'format:'],
+  [cloth({ selvedgeMm: 110 }), 'leave nothing'],
+  [cloth({ selvedgeMm: -1 }), 'cloth.selvedgeMm: -1 is not possible'],
+  [cloth({ widthMm: '22,5' }), 'cloth.widthMm: a number is wanted'],
+  [cloth({ turns: 'some' }), 'cloth.turns: “some” is not known'],
+  [cloth({ used: [[[0, 0], [9, 0]]] }), 'cloth.used[0]: fewer than three'], // prettier-ignore
+  [pieceWith({ count: 1_000_000 }), 'pieces[0].count: 1000000 is not possible'],
+  [pieceWith({ count: 2.5 }), 'whole number'],
+  [pieceWith({ outline: [[0, 0], [50, 50], [50, 0], [0, 50]] }), 'crosses or touches itself'], // prettier-ignore
+  [pieceWith({ outline: SQUARE.map(([x = 0, y = 0]) => [5 * x, 5 * y]) }), 'it is 250.0 mm wide'],
+  [cutWith({ pieces: [] }), 'nothing to cut'],
+  [cutWith({ pieces: [CUT.pieces[0], CUT.pieces[0]] }), '“square” is there twice'],
+])('a bad request %# ends with 2, one line and nothing on stdout', async (request, line) => {
+  const { end, document, said: err } = await ask(runCut, request);
+  expect([end, document]).toEqual([2, undefined]);
+  expect(err).toContain(line);
+  expect(err.trim().split('\n')).toHaveLength(1);
+});
+
+test('a repeat too small, no anchor, no file and a strange option are said as well', async () => {
+  const tiny = { ...FUSSY, cloth: { ...FUSSY.cloth, lengthMm: 900 }, repeat: { ...FUSSY.repeat, widthMm: 0.1, heightMm: 0.1 } }; // prettier-ignore
+  expect((await ask(runFussy, tiny)).said).toContain('more than 20000 places');
+  expect((await ask(runFussy, { ...FUSSY, anchors: [] })).said).toContain('at least one anchor');
+  expect((await ask(runCut, CUT, '--fast')).said).toContain('“--fast” is not an option. Write: ./kevlo cut');
+  expect((await ask(runCut, CUT, '--seconds', 'long')).said).toContain('--seconds long is not a time');
+  said.err = '';
+  expect(await runCut([path.join(folder, 'none.json')])).toBe(2);
+  expect(said.err).toContain('is not there');
+});

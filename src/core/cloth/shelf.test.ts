@@ -1,0 +1,57 @@
+import { expect, test } from 'vitest';
+import { orderCsv } from '../formats';
+import { cutPieces, smallestCut, standardCuts } from '../cutting';
+import { areaOf, mirrored, type Outline } from '../geometry';
+import { polygonArea } from '../nesting';
+import { USUAL_CLOTH, clothNeed } from '.';
+
+const cloth = { ...USUAL_CLOTH, widthMm: 1000, selvedgeMm: 0, pricePerMetre: 10 };
+
+test('strips by hand: the way round that takes less, stock first, rounded up to what is sold', () => {
+  // 60 × 90: eleven lie across with 90 along the strip, strips of 60; sixteen the other way, strips of 90.
+  const lines = [{ widthMm: 60, lengthMm: 90, total: 32 }];
+  expect(clothNeed('a', lines, cloth, 'metric')).toMatchObject({
+    needMm: 180,
+    buyMm: 200,
+    cost: 2,
+    worth: expect.closeTo(1.8, 9),
+  });
+  expect(clothNeed('a', lines, { ...cloth, stockMm: 100 }, 'metric')).toMatchObject({ buyMm: 100, cost: 1 });
+  expect(clothNeed('a', lines, { ...cloth, stockMm: 180 }, 'metric')).toMatchObject({ buyMm: 0, cost: 0 });
+  expect(clothNeed('a', lines, cloth, 'inch').buyMm).toBeCloseTo(2 * 114.3, 6);
+  const wide = { widthMm: 1001, lengthMm: 1200, total: 1 };
+  expect(clothNeed('a', [...lines, wide], cloth, 'metric')).toMatchObject({ needMm: 180, tooWide: [wide] });
+});
+
+test('the order as CSV: lengths and money in the project’s units, a name that looks like a formula made harmless', () => {
+  const shelf = [{ ...cloth, name: '=SUM(A1)' }];
+  const [head, row] = orderCsv([clothNeed('=SUM(A1)', [{ widthMm: 100, lengthMm: 100, total: 11 }], cloth, 'metric')], shelf, 'metric').split('\r\n'); // prettier-ignore
+  expect(head).toBe('cloth,needed m,in stock m,to buy m,price per m,cost,width mm');
+  expect(row).toBe("'=SUM(A1),0.200,0.000,0.200,10.00,2.00,1000");
+});
+
+const strip: Outline = { corners: [{ x: 0, y: 0 }, { x: 80, y: 0 }, { x: 60, y: 25 }, { x: -20, y: 25 }], bulges: [0, 0, 0, 0] }; // prettier-ignore
+
+test('cut pieces of a bag: counted by kind and hand, each hand a shape of its own, larger by the allowance all round', () => {
+  const lean: Outline = { ...strip, corners: [{ x: 0, y: 0 }, { x: 80, y: 0 }, { x: 55, y: 25 }, { x: 0, y: 25 }] }; // prettier-ignore
+  const patches = [lean, lean, mirrored(lean), strip].map((outline, index) => ({ id: `${index}`, outline, fabric: index === 3 ? 'Tar' : 'Fog', layer: 0 })); // prettier-ignore
+  const pieces = cutPieces(patches, 'Fog', ['lean', 'strip'], { allowanceMm: 6, backgroundMoreMm: 25 });
+  expect(pieces.map(({ count }) => count).sort()).toEqual([1, 2]);
+  expect(new Set(pieces.map(({ id }) => id.slice(-1)))).toEqual(new Set(['L', 'R']));
+  for (const { polygon } of pieces) expect(polygonArea(polygon)).toBeGreaterThan(areaOf(lean) + 6 * 200);
+  expect(cutPieces(patches, 'Tar', ['lean', 'strip'], { allowanceMm: 6, backgroundMoreMm: 25 })).toHaveLength(
+    1,
+  );
+});
+
+test('the smallest cut that holds all pieces: squares by hand', () => {
+  const side = (mm: number) => [{ x: 0, y: 0 }, { x: mm, y: 0 }, { x: mm, y: mm }, { x: 0, y: mm }]; // prettier-ignore
+  const cutFor = (mm: number, count: number) => {
+    let asked = 0;
+    return smallestCut([{ id: 'q', polygon: side(mm), count }], standardCuts(1070, 'metric'), 'any', () => () => asked++ / 60)?.cut.name; // prettier-ignore
+  };
+  expect(cutFor(60, 4)).toBe('square of 12.5 cm');
+  expect(cutFor(60, 5)).toBe('square of 25 cm');
+  expect(cutFor(120, 5)).toContain('fat eighth');
+  expect(cutFor(600, 1)).toBeUndefined();
+});
