@@ -1,6 +1,7 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import Ajv from 'ajv/dist/2020';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { runCut } from './cut';
 import { runFussy } from './fussy';
@@ -108,4 +109,17 @@ test('a repeat too small, no anchor, no file and a strange option are said as we
   said.err = '';
   expect(await runCut([path.join(folder, 'none.json')])).toBe(2);
   expect(said.err).toContain('is not there');
+});
+
+test.each([
+  ['cut', runCut, CUT],
+  ['fussy', runFussy, FUSSY],
+] as const)('request and result of %s keep the published schemas', async (name, run, request) => {
+  const check = (kind: string, value: unknown) => {
+    const schema = JSON.parse(readFileSync(path.join('public/schema', `kevlo.${name}-${kind}.1.schema.json`), 'utf8')); // prettier-ignore
+    const ajv = new Ajv();
+    expect(ajv.validate(schema, value), ajv.errorsText()).toBe(true);
+  };
+  check('request', request);
+  check('result', (await ask(run, request, '--seconds', '1')).document);
 });

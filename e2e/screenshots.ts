@@ -36,19 +36,14 @@ try {
   await picture('cloth', async () => {
     await browser.go(`${project}/cloth`);
     await browser.press('Lay it out');
-    await browser.see('smallest cut sold');
-    await new Promise((resolve) => setTimeout(resolve, 9000));
+    await browser.see('no layout is below');
+    await new Promise((resolve) => setTimeout(resolve, 16_000));
+    await browser.driver.executeScript('window.scrollTo(0, document.body.scrollHeight)');
   });
   await picture('look-alikes', async () => {
     await browser.go(`${project}/blocks`);
     await browser.see('comes left and right');
     await browser.driver.executeScript('window.scrollTo(0, document.body.scrollHeight)');
-  });
-  await picture('make', async () => {
-    await browser.go(`${project}/blocks`);
-    await browser.press('Kelp');
-    await browser.press('Change its figures');
-    await browser.see('Save the change');
   });
   await picture('papers', async () => {
     await browser.go(`${project}/blocks/papers`);
