@@ -72,6 +72,11 @@ export class Browser {
     await this.driver.wait(() => this.driver.executeScript<boolean>(listens), 5000).catch(() => undefined);
   }
 
+  /** Presses a tab: where a station has the same name, that is not meant. */
+  openTab(name: string): Promise<void> {
+    return this.press(name, "@role='tab'");
+  }
+
   /** Waits for an element that holds a text. */
   async see(text: string, within = '//body'): Promise<WebElement> {
     const holds = `contains(normalize-space(.), ${quote(text)})`;
@@ -86,10 +91,13 @@ export class Browser {
     return element;
   }
 
-  async press(name: string): Promise<void> {
+  async press(
+    name: string,
+    kinds = "self::button or self::a or @role='tab' or @role='menuitem' or @role='option' or self::label",
+  ): Promise<void> {
     const label = quote(name);
     const place = By.xpath(
-      `//*[self::button or self::a or @role='tab' or @role='menuitem' or @role='option' or self::label][starts-with(normalize-space(.), ${label}) or starts-with(@aria-label, ${label})]`,
+      `//*[${kinds}][starts-with(normalize-space(.), ${label}) or starts-with(@aria-label, ${label})]`,
     );
     // A page that is still settling may replace the element under the finger: look again until it takes the press.
     await this.driver.wait(

@@ -67,7 +67,7 @@ try {
   });
   await picture('cloth-rules', async () => {
     await workshopOf('Landing');
-    await browser.press('Cloth');
+    await browser.openTab('Cloth');
     await browser.press('Paint (3)');
     await browser.press('Madder');
     await browser.driver.executeScript("document.querySelector('[role=application]').focus()");

@@ -166,7 +166,7 @@ test('two people build one block: what each did is kept, and only what both chan
   await Promise.all([host.go(address), other.go(address)]);
   await Promise.all([seeBoard(host, 7), seeBoard(other, 7)]);
   const paintAt = async (browser: Browser, cloth: string, downs: number) => {
-    await browser.press('Cloth');
+    await browser.openTab('Cloth');
     await browser.fill('Another cloth', cloth);
     await browser.press('Add');
     await browser.press('Paint (3)');
@@ -221,7 +221,7 @@ test('a cloth rule shows a swapped side on the board, and is content once it is 
   const id = await host.addBlock(project, 'Ruled', petals);
   await host.go(`${project}/blocks/${id}/workshop`);
   await seeBoard(host, 7);
-  await host.press('Cloth');
+  await host.openTab('Cloth');
   await host.press('Beacon');
   await host.press('Beacon never faces itself');
   await host.see('Beacon never faces itself.');
@@ -342,7 +342,7 @@ test('workshop, papers and setting meet WCAG 2.2 AA as far as a machine can tell
     await host.go(`${copy}/blocks/${screen}`);
     await host.see({ workshop: 'Family', papers: 'From a drawing', setting: 'Block width' }[screen] ?? '');
     for (const tab of screen === 'workshop' ? ['Cloth', 'Arrange', 'Figures', 'Seams'] : ['']) {
-      if (tab !== '') await host.press(tab);
+      if (tab !== '') await host.openTab(tab);
       expect(await host.faults(), `${screen} ${tab}`).toEqual([]);
     }
   }

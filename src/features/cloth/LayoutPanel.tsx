@@ -33,7 +33,7 @@ interface LayoutPanelProps {
 /** One bag's pieces of one cloth, laid out to be cut round with scissors; what that saves against strips. */
 export function LayoutPanel({ bags, shelf, system }: LayoutPanelProps) {
   const { layout, start, stop, clear } = useLayout(system);
-  const [chosen, setChosen] = useState('0');
+  const [chosen, setChosen] = useState(() => String(fullest(bags)));
   const bag = bags[Number(chosen)];
   const cloth = shelf.find(({ name }) => name === bag?.fabric);
   if (!bag || !cloth) return null;
@@ -85,6 +85,12 @@ export function LayoutPanel({ bags, shelf, system }: LayoutPanelProps) {
       )}
     </Box>
   );
+}
+
+/** The bag with the most pieces of one cloth: there a layout saves most. */
+function fullest(bags: readonly BagPieces[]): number {
+  const pieces = bags.map(({ kinds }) => kinds.reduce((sum, { count }) => sum + count, 0));
+  return Math.max(0, pieces.indexOf(Math.max(...pieces)));
 }
 
 interface LayoutFactsProps {
