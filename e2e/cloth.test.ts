@@ -1,0 +1,64 @@
+import { By, until } from 'selenium-webdriver';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { Application } from './application';
+import { Browser, PATIENCE_MS } from './browser';
+
+/** The cloth station: what is bought, one bag laid out in a real worker, two people at one shelf. */
+let application: Application;
+let host: Browser;
+let second: Browser;
+let cloth = '';
+
+const EMAIL = 'host@cloth.example';
+const PASSWORD = 'a long password';
+
+beforeAll(async () => {
+  application = await Application.start(1);
+  const [base = ''] = application.addresses;
+  [host, second] = (await Promise.all([Browser.open(base), Browser.open(base)])) as [Browser, Browser];
+  await host.beginProject(EMAIL, PASSWORD, 'My own');
+  await second.signIn(EMAIL, PASSWORD);
+  await host.go('/');
+  await host.press('Make a sample');
+  await host.see('Jory Tamblyn is stuck');
+  cloth = `${new URL(await host.driver.getCurrentUrl()).pathname}/cloth`;
+});
+
+afterAll(async () => {
+  await Promise.all([host?.close(), second?.close()]);
+  await application?.stop();
+});
+
+const dialog = '//*[@role="dialog"]';
+
+test('a cloth’s price is kept and reckoned; whoever had the older view is told, and nothing typed is lost', async () => {
+  await host.go(cloth);
+  await second.go(cloth);
+  await second.see('Reckoned for all bags');
+  await host.press('Change Woad');
+  await host.fill('Price of a yard', '20');
+  expect(await host.faults()).toEqual([]);
+  await host.press('Save');
+  await host.see('Undo the change of Woad');
+  await second.press('Change Woad');
+  await second.fill('Price of a yard', '30');
+  await second.press('Save');
+  await second.see('Someone else changed this cloth meanwhile', dialog);
+  const field = await second.driver.findElement(By.xpath(`${dialog}//input[@value="30"]`));
+  expect(await field.getAttribute('value')).toBe('30');
+  await host.go(cloth);
+  const row = await host.driver.findElement(By.xpath('//tr[.//*[normalize-space(.)="Woad"]]'));
+  expect(await row.getText()).not.toContain('no price');
+});
+
+test('one bag is laid out as it gets better; stopped, the best so far stays, and the page has no faults', async () => {
+  await host.go(cloth);
+  await host.press('Lay it out');
+  const drawing = await host.driver.wait(until.elementLocated(By.css('svg[aria-label*="pieces laid on"]')), PATIENCE_MS); // prettier-ignore
+  await host.press('Stop and keep this');
+  await host.see('off the bolt');
+  expect((await drawing.findElements(By.css('polygon'))).length).toBeGreaterThan(10);
+  expect(await host.faults()).toEqual([]);
+  const order = await host.driver.findElement(By.css('a[download="cloth-order.csv"]'));
+  expect(decodeURIComponent((await order.getAttribute('href')) ?? '')).toContain('Woad,');
+});
