@@ -57,8 +57,6 @@ export interface ClothNeed {
   readonly buyMm: number;
   /** What is bought, in the money of the shop. */
   readonly cost: number;
-  /** What all that is needed is worth, bought or from stock. */
-  readonly worth: number;
   /** Sizes that do not go across the cloth. */
   readonly tooWide: readonly CutLine[];
 }
@@ -83,7 +81,6 @@ export function clothNeed(fabric: string, lines: readonly CutLine[], cloth: Shel
     stockMm: cloth.stockMm,
     buyMm: bought,
     cost: (bought / 1000) * cloth.pricePerMetre,
-    worth: (needMm / 1000) * cloth.pricePerMetre,
     tooWide,
   };
 } // prettier-ignore

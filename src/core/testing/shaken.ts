@@ -1,18 +1,11 @@
+import { chanceFrom } from '../nesting';
 import { itemAt } from '../lists';
 import type { Patch } from '../block';
 import { distance, type Point } from '../geometry';
 import { patch } from './mosaics';
 
 /** Numbers from 0 up to 1, the same for the same seed (mulberry32). */
-export function seededRandom(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+export const seededRandom = chanceFrom;
 
 /**
  * The same patches with every corner of every one moved by itself by up to `byMm` to the left or right, up or down, as

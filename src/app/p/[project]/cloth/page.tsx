@@ -3,6 +3,7 @@ import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
 import { cutPieces } from '@/core/cutting';
 import { nameKinds } from '@/core/shapes';
 import { ClothStation } from '@/features/cloth/ClothStation';
+import { formatBolt } from '@/features/cloth/formatBolt';
 import { clothShelf } from '@/server/cloth';
 import { database } from '@/server/database';
 import { StationPage } from '@/ui/StationPage';
@@ -47,10 +48,10 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
     <StationPage
       map={
         <TopMap
-          title="The top: metres of cloth"
+          title="The top: cloth for all bags"
           blocks={topBlocks(blocks, (block) => ({
             href: `/p/${projectId}/blocks/${block.id}`,
-            text: `${((needs.get(block.id) ?? 0) / 1000).toFixed(2)} m for all bags`,
+            text: `${formatBolt(needs.get(block.id) ?? 0, project.unitSystem)} for all bags`,
             share: (needs.get(block.id) ?? 0) / most,
           }))}
           fabrics={fabrics}
