@@ -12,6 +12,8 @@ async function run(): Promise<number> {
       return (await import('./cut')).runCut(args);
     case 'fussy':
       return (await import('./fussy')).runFussy(args);
+    case 'share':
+      return (await import('./share')).runShare(args);
     case 'start':
       return (await import('./start')).runStart();
     case 'stop':

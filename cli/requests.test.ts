@@ -5,6 +5,7 @@ import Ajv from 'ajv/dist/2020';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { runCut } from './cut';
 import { runFussy } from './fussy';
+import { runShare } from './share';
 
 let folder: string;
 let said: { out: string; err: string };
@@ -34,6 +35,16 @@ const FUSSY = {
   cloth: { widthMm: 300, lengthMm: 80, selvedgeMm: 0 },
   repeat: { widthMm: 50, heightMm: 50, halfDrop: false, offset: [0, 0] },
   anchors: [{ id: 'rose', outline: [[-25, -25], [25, -25], [25, 25], [-25, 25]], setOf: 2 }], // prettier-ignore
+};
+
+const SHARE = {
+  format: 'kevlo.share-request/1',
+  stock: { hexagon: 20, diamond: 6 },
+  bags: [
+    { id: 'late', drop: 'drop 10', needs: { hexagon: 10, diamond: 3 } },
+    { id: 'large', drop: 'drop 2', needs: { hexagon: 15 } },
+    { id: 'small', drop: 'drop 2', needs: { hexagon: 10, diamond: 3 } },
+  ],
 };
 
 /** Runs a command on a request: how it ended, its document, what it said. */
@@ -100,6 +111,34 @@ test.each([
   expect(err.trim().split('\n')).toHaveLength(1);
 });
 
+test('bags that can be packed are named in their order, with what is to be bought for the rest', async () => {
+  const { end, document } = await ask(runShare, SHARE);
+  expect([end, document]).toEqual([
+    0,
+    { format: 'kevlo.share-result/1', complete: ['late', 'small'], missing: { hexagon: 15 }, isProven: true },
+  ]);
+  // With cloth for one only, the earlier drop: 2 before 10 whatever the letters say.
+  expect((await ask(runShare, { ...SHARE, stock: { hexagon: 10, diamond: 3 } })).document.complete).toEqual([
+    'small',
+  ]);
+});
+
+const bagWith = (change: object) => ({ ...SHARE, bags: [SHARE.bags[0], { ...SHARE.bags[1], ...change }] });
+
+test.each([
+  [{ ...SHARE, stock: { hexagon: -1 } }, 'stock.hexagon: -1 is not possible'],
+  [{ ...SHARE, stock: [] }, 'stock: an object is wanted'],
+  [bagWith({ needs: { hexagon: 2.5 } }), 'bags[1].needs.hexagon: 2.5 is not possible'],
+  [bagWith({ needs: { hexagon: 1e8 } }), 'bags[1].needs.hexagon'],
+  [bagWith({ id: 'late' }), '“late” is there twice'],
+  [bagWith({ drop: undefined }), 'bags[1].drop: a name is wanted'],
+  [{ ...SHARE, bags: 'all' }, 'bags: a list is wanted'],
+])('bags that cannot be shared for %# are refused with their place', async (request, line) => {
+  const { end, document, said: err } = await ask(runShare, request);
+  expect([end, document]).toEqual([2, undefined]);
+  expect(err).toContain(line);
+});
+
 test('a repeat too small, no anchor, no file and a strange option are said as well', async () => {
   const tiny = { ...FUSSY, cloth: { ...FUSSY.cloth, lengthMm: 900 }, repeat: { ...FUSSY.repeat, widthMm: 0.1, heightMm: 0.1 } }; // prettier-ignore
   expect((await ask(runFussy, tiny)).said).toContain('more than 20000 places');
@@ -114,6 +153,7 @@ test('a repeat too small, no anchor, no file and a strange option are said as we
 test.each([
   ['cut', runCut, CUT],
   ['fussy', runFussy, FUSSY],
+  ['share', runShare, SHARE],
 ] as const)('request and result of %s keep the published schemas', async (name, run, request) => {
   const check = (kind: string, value: unknown) => {
     const schema = JSON.parse(readFileSync(path.join('public/schema', `kevlo.${name}-${kind}.1.schema.json`), 'utf8')); // prettier-ignore

@@ -9,4 +9,5 @@ export {
   type BagPapers,
   type BagSettings,
 } from './bagContents';
+export { shareStock, type SharedStock, type WantingBag } from './shareStock';
 export { pickList, type ClothLine, type PackedBlock, type PickLine, type PickList } from './pickList';

@@ -49,7 +49,8 @@ function mostByTrying(places: readonly Point[], width: number, height: number): 
   let best = 0;
   const step = (from: number, taken: readonly Point[]) => {
     best = Math.max(best, taken.length);
-    for (let i = from; i < places.length; i++) {
+    // What is left cannot beat the best once too little is left.
+    for (let i = from; taken.length + places.length - i > best; i++) {
       const one = places[i]!;
       if (taken.every((p) => Math.abs(p.x - one.x) >= width || Math.abs(p.y - one.y) >= height)) step(i + 1, [...taken, one]); // prettier-ignore
     }

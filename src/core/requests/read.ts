@@ -50,7 +50,8 @@ export function wordAt<T extends string>(value: unknown, place: string, words: r
 
 /** Ids that must differ. */
 export function checkDistinct(ids: readonly string[], place: string): void {
-  const twice = ids.find((id, index) => ids.indexOf(id) !== index);
+  const seen = new Set<string>();
+  const twice = ids.find((id) => seen.size === seen.add(id).size);
   if (twice !== undefined) refuse(place, `“${twice}” is there twice.`, 'Give each entry an id of its own.');
 }
 

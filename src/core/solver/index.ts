@@ -1,13 +1,16 @@
 /** What an integer program looks like to the core. The solver itself is handed in: it is a library that has to be loaded. */
 export interface WholeProblem {
-  /** What each variable, 0 or 1, adds to the sum that is made greatest. */
+  /** What each variable adds to the sum that is made greatest. */
   readonly gains: readonly number[];
   readonly limits: readonly Limit[];
+  /** How large each variable may be, from 0 in whole steps; 1 for all where it is not given. */
+  readonly upper?: readonly number[];
 }
 
-/** A sum of variables, each counted once, of at most or exactly so many. */
+/** A sum of variables, each as often as its weight says (once where none is given), of at most or exactly so many. */
 export interface Limit {
   readonly variables: readonly number[];
+  readonly weights?: readonly number[];
   readonly most: number;
   readonly isExact?: boolean;
 }
@@ -15,7 +18,7 @@ export interface Limit {
 export interface Solved {
   /** Whether nothing better exists; false where the time ended first. */
   readonly isProven: boolean;
-  /** 0 or 1 for each variable; undefined where none was found. */
+  /** A whole number for each variable; undefined where none was found. */
   readonly values: readonly number[] | undefined;
 }
 
