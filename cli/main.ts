@@ -14,6 +14,8 @@ async function run(): Promise<number> {
       return (await import('./fussy')).runFussy(args);
     case 'share':
       return (await import('./share')).runShare(args);
+    case 'forecast':
+      return (await import('./forecast')).runForecast(args);
     case 'start':
       return (await import('./start')).runStart();
     case 'stop':

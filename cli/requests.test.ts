@@ -4,6 +4,7 @@ import path from 'node:path';
 import Ajv from 'ajv/dist/2020';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { runCut } from './cut';
+import { runForecast } from './forecast';
 import { runFussy } from './fussy';
 import { runShare } from './share';
 
@@ -46,6 +47,21 @@ const SHARE = {
     { id: 'small', drop: 'drop 2', needs: { hexagon: 10, diamond: 3 } },
   ],
 };
+
+const FORECAST = {
+  format: 'kevlo.forecast-request/1',
+  now: '2026-03-02T12:00:00Z',
+  makers: [
+    {
+      id: 'Ada',
+      since: '2026-01-05',
+      left: 250,
+      work: Array.from({ length: 8 }, (_, week) => ({ at: new Date(Date.UTC(2026, 0, 10 + 7 * week, 18)).toISOString(), standardMinutes: 100 })),
+    },
+    { id: 'Bo', since: '2026-01-05', left: 0, work: [{ at: '2026-02-11T08:00:00+02:00', standardMinutes: 900 }] },
+    { id: 'Cy', since: '2026-01-05', left: 500, work: [{ at: '2026-01-08T08:00', standardMinutes: 40 }] },
+  ],
+}; // prettier-ignore
 
 /** Runs a command on a request: how it ended, its document, what it said. */
 async function ask(run: typeof runCut, request: unknown, ...args: string[]) {
@@ -123,6 +139,35 @@ test('bags that can be packed are named in their order, with what is to be bough
   ]);
 });
 
+test('makers with their dates and states; the same request gives the same answer', async () => {
+  const { end, document } = await ask(runForecast, FORECAST);
+  expect([end, document.format]).toEqual([0, 'kevlo.forecast-result/1']);
+  const [ada, bo, cy] = document.makers;
+  // A hundred minutes every Saturday: the third Saturday from now.
+  expect(ada).toMatchObject({ id: 'Ada', date50: '2026-03-21' });
+  expect(ada.weekly).toBeGreaterThan(80);
+  expect(ada.weekly).toBeLessThan(120);
+  expect(bo).toMatchObject({ state: 'done', date50: '2026-02-11', date80: '2026-02-11' });
+  expect(cy).toMatchObject({ state: 'stalled', reason: 'No entry for 53 days (since 2026-01-08).' });
+  expect((await ask(runForecast, FORECAST)).document).toEqual(document);
+});
+
+const makerWith = (change: object) => ({ ...FORECAST, makers: [{ ...FORECAST.makers[0], ...change }] });
+
+test.each([
+  [{ ...FORECAST, now: '2026-02-30' }, 'now: there is no 2026-02-30'],
+  [{ ...FORECAST, now: undefined }, 'now: nothing is no time'],
+  [makerWith({ since: '5 January' }), 'makers[0].since: "5 January" is no time'],
+  [makerWith({ left: -3 }), 'makers[0].left: -3 is not possible'],
+  [makerWith({ work: [{ at: '2026-01-08', standardMinutes: '5' }] }), 'makers[0].work[0].standardMinutes: a number is wanted'],
+  [makerWith({ work: [{ at: '2026-01-08T25:00:00Z', standardMinutes: 5 }] }), 'makers[0].work[0].at: there is no'],
+  [{ ...FORECAST, makers: [FORECAST.makers[0], FORECAST.makers[0]] }, '“Ada” is there twice'],
+])('makers that cannot be forecast for %# are refused with their place', async (request, line) => {
+  const { end, document, said: err } = await ask(runForecast, request);
+  expect([end, document]).toEqual([2, undefined]);
+  expect(err).toContain(line);
+}); // prettier-ignore
+
 const bagWith = (change: object) => ({ ...SHARE, bags: [SHARE.bags[0], { ...SHARE.bags[1], ...change }] });
 
 test.each([
@@ -154,6 +199,7 @@ test.each([
   ['cut', runCut, CUT],
   ['fussy', runFussy, FUSSY],
   ['share', runShare, SHARE],
+  ['forecast', runForecast, FORECAST],
 ] as const)('request and result of %s keep the published schemas', async (name, run, request) => {
   const check = (kind: string, value: unknown) => {
     const schema = JSON.parse(readFileSync(path.join('public/schema', `kevlo.${name}-${kind}.1.schema.json`), 'utf8')); // prettier-ignore
@@ -161,5 +207,5 @@ test.each([
     expect(ajv.validate(schema, value), ajv.errorsText()).toBe(true);
   };
   check('request', request);
-  check('result', (await ask(run, request, '--seconds', '1')).document);
+  check('result', (await ask(run, request, ...(name === 'forecast' ? [] : ['--seconds', '1']))).document);
 });

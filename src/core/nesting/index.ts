@@ -5,6 +5,5 @@
  */
 export { nest, type NestCloth, type NestOptions, type Nested, type PlacedPiece } from './nest';
 export { polygonArea, type PieceKind, type Turns } from './pieces';
-export { chanceFrom, type Chance } from './chance';
 export { noFitOf, depthAt, type NoFit } from './noFit';
 export { convexParts } from './convexParts';

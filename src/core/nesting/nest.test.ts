@@ -4,7 +4,8 @@ import { expect, test } from 'vitest';
 import { makePaper, type Paper } from '../catalogue';
 import { swell } from '../cutting';
 import { toPolygon, type Point } from '../geometry';
-import { chanceFrom, nest, polygonArea, type NestCloth, type PieceKind, type Turns } from '.';
+import { chanceFrom } from '../chance';
+import { nest, polygonArea, type NestCloth, type PieceKind, type Turns } from '.';
 
 /** Time by counting: so many questions whether it is over, the same on every machine. */
 const looks = (most: number) => {

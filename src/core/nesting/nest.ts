@@ -2,7 +2,7 @@ import { FillRule, areaPathsD, intersectD } from 'clipper2-ts';
 import { itemAt } from '../lists';
 import { narrowestBox, type Point } from '../geometry';
 import type { UnitSystem } from '../length';
-import { chanceFrom } from './chance';
+import { chanceFrom } from '../chance';
 import { fillPiece } from './fillPiece';
 import { firstLayout } from './firstLayouts';
 import { groundOf } from './ground';

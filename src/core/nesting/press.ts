@@ -1,5 +1,5 @@
 import { itemAt } from '../lists';
-import type { Chance } from './chance';
+import type { Chance } from '../chance';
 import { lengthOf, type Ground, type Laid } from './layout';
 import type { Search } from './search';
 import { separate } from './separate';

@@ -1,4 +1,4 @@
-import type { Chance } from './chance';
+import type { Chance } from '../chance';
 import type { Laid } from './layout';
 
 /** How long is searched and who is told. */

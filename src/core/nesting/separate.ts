@@ -1,5 +1,5 @@
 import { floatAt, itemAt } from '../lists';
-import type { Chance } from './chance';
+import type { Chance } from '../chance';
 import { NEAR_MM, type Ground, type Laid, type Room } from './layout';
 import { depthAt, wayOut } from './noFit';
 

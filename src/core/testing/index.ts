@@ -8,5 +8,6 @@ export {
   rosette,
   starOfDiamonds,
 } from './mosaics';
+export { BEHAVIOURS, simulatedGroup, type Behaviour, type SimulatedMaker } from './makerGroups';
 export { leastTime, pacedTime } from './machinePace';
 export { cutAtRandom, seededRandom, shaken } from './shaken';

@@ -1,4 +1,4 @@
-import { chanceFrom } from '../nesting';
+import { chanceFrom } from '../chance';
 import { itemAt } from '../lists';
 import type { Patch } from '../block';
 import { distance, type Point } from '../geometry';

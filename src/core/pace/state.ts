@@ -1,0 +1,66 @@
+import { mean } from 'simple-statistics';
+import { counted } from '../words';
+import { slowsDown, likeliest, type Paces } from './beliefs';
+import type { GroupPace } from './pace';
+import { DAY_MS, silences, type MakerHistory, type Week } from './weeks';
+
+export type PaceState = 'ahead' | 'on-pace' | 'slipping' | 'stalled' | 'done';
+
+/** What a state is told from. */
+export interface Standing {
+  readonly maker: MakerHistory;
+  readonly weeks: readonly Week[];
+  readonly paces: Paces;
+  readonly group: GroupPace;
+  readonly date80: number;
+  /** When half of a group's makers will be done with even chances; undefined for a group of one or two. */
+  readonly middle: number | undefined;
+  readonly now: number;
+}
+
+/** A maker is not called stalled before so many days, whatever they did before: one week that was missed means nothing. */
+const LEAST_SILENCE = 15;
+/** Own usual days between entries, times this. */
+const USUAL = 3;
+/** The silence in which one would find this maker on any day, times this: who sews in bursts is silent in between. */
+const MET = 2;
+/** Expected of whom too little is known. */
+const USUAL_DAYS = 7;
+
+/** Whether a maker is ahead, on pace, slipping, stalled or done, and why, in a sentence. */
+export function stateOf(standing: Standing): { readonly state: PaceState; readonly reason: string } {
+  const { maker, weeks, paces, group, date80, middle, now } = standing;
+  if (maker.left <= 0) return { state: 'done', reason: 'Everything is sewn.' };
+  const stalled = stalledFor(maker, now);
+  if (stalled !== undefined) return { state: 'stalled', reason: stalled };
+  const { level, drift } = likeliest(paces);
+  const [weekly, left] = [inMinutes(Math.exp(level)), inMinutes(maker.left)];
+  if (slowsDown(weeks, paces, group)) {
+    const before = inMinutes(Math.exp(level - drift * weeks.length));
+    return { state: 'slipping', reason: `About ${weekly} a week now, ${before} ${counted(weeks.length, 'week')} ago; ${left} are left.` }; // prettier-ignore
+  }
+  if (middle !== undefined && date80 < middle)
+    return {
+      state: 'ahead',
+      reason: `About ${weekly} a week; even in slow weeks done before the middle of the group.`,
+    };
+  const own = weeks.filter(({ minutes }) => minutes > 0).length;
+  const known = own < 3 ? `Only ${counted(own, 'week')} with entries so far, so the group’s pace is reckoned in: about` : 'About'; // prettier-ignore
+  return { state: 'on-pace', reason: `${known} ${weekly} a week; ${left} are left.` };
+}
+
+const inMinutes = (minutes: number) => `${Math.max(1, Math.round(minutes))} minutes`;
+
+function stalledFor(maker: MakerHistory, now: number): string | undefined {
+  const { between, now: silent } = silences(maker, now);
+  const sum = between.reduce((total, gap) => total + gap, 0);
+  const usual = between.length > 0 ? mean(between) : USUAL_DAYS;
+  const met = between.length > 0 ? between.reduce((total, gap) => total + gap * gap, 0) / sum : USUAL_DAYS;
+  if (silent <= Math.max(LEAST_SILENCE, USUAL * usual, MET * met)) return undefined;
+  const days = counted(Math.floor(silent), 'day');
+  const hasBegun = maker.work.some(({ at }) => at <= now);
+  if (!hasBegun) return `No entry in the ${days} since the start.`;
+  const often =
+    between.length > 0 ? `; usually ${counted(Math.max(1, Math.round(usual)), 'day')} between entries` : '';
+  return `No entry for ${days} (since ${new Date(now - silent * DAY_MS).toISOString().slice(0, 10)})${often}.`;
+}
