@@ -18,6 +18,8 @@ export interface Limit {
 export interface Solved {
   /** Whether nothing better exists; false where the time ended first. */
   readonly isProven: boolean;
+  /** Whether it is certain that nothing keeps all limits. */
+  readonly isImpossible: boolean;
   /** A whole number for each variable; undefined where none was found. */
   readonly values: readonly number[] | undefined;
 }

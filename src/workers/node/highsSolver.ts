@@ -8,11 +8,11 @@ export async function loadSolver(): Promise<Solver> {
     solve(asText(problem, isWhole), { time_limit: seconds, mip_rel_gap: 0, output_flag: false });
   return {
     solve: (problem, seconds): Solved => {
-      if (problem.gains.length === 0) return { isProven: true, values: [] };
+      if (problem.gains.length === 0) return { isProven: true, isImpossible: false, values: [] };
       const { Status: status, Columns: columns } = run(problem, true, seconds);
       const values = problem.gains.map((_, index) => (columns[`x${index}`] as { Primal?: number } | undefined)?.Primal);
       const isFound = values.every((value) => value !== undefined && Number.isFinite(value)) && keeps(problem, values.map(Number));
-      return { isProven: status === 'Optimal' && isFound, values: isFound ? values.map((value) => Math.round(Number(value))) : undefined };
+      return { isProven: status === 'Optimal' && isFound, isImpossible: status === 'Infeasible', values: isFound ? values.map((value) => Math.round(Number(value))) : undefined };
     },
     bound: (problem, seconds) => {
       if (problem.gains.length === 0) return 0;
@@ -33,7 +33,8 @@ function keeps({ limits }: WholeProblem, values: readonly number[]): boolean {
       (total, index, k) => total + (weights?.[k] ?? 1) * Math.round(values[index] ?? 0),
       0,
     );
-    return isExact ? sum === most : sum <= most;
+    const rounding = 1e-6 * (1 + Math.abs(most));
+    return isExact ? Math.abs(sum - most) <= rounding : sum <= most + rounding;
   });
 }
 

@@ -1,0 +1,155 @@
+import fc from 'fast-check';
+import { beforeAll, expect, test } from 'vitest';
+import { loadSolver } from '@/workers/node/highsSolver';
+import type { Solver } from '../solver';
+import {
+  EMPTY_CALENDAR,
+  agendaOf,
+  checkCalendar,
+  dayAt,
+  dayWords,
+  daysBetween,
+  dropsOf,
+  isDay,
+  isTimeZone,
+  levelCalendar,
+  mondayOf,
+  peakLoad,
+  plusDays,
+  weeklyLoad,
+  type BlockWork,
+  type Calendar,
+  type Drop,
+  type Holiday,
+  type Meeting,
+} from '.';
+
+let solver: Solver;
+beforeAll(async () => {
+  solver = await loadSolver();
+});
+
+const block = (id: string, minutes: number, bags = 10): BlockWork => ({ id, name: `Block ${id}`, minutes, bags, pieces: 60 }); // prettier-ignore
+const drop = (id: string, day: string, blocks: readonly string[], isFixed = false): Drop => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks, isFixed }); // prettier-ignore
+const holiday: Holiday = {
+  kind: 'holiday',
+  id: 'h',
+  day: '2026-04-03',
+  until: '2026-04-06',
+  title: 'Easter',
+};
+const meeting: Meeting = { kind: 'meeting', id: 'm', day: '2026-03-20', title: 'Circle', at: '18:30', minutes: 120, place: 'Back room', everyWeeks: 2, times: 3 }; // prettier-ignore
+const calendar = (...entries: Calendar['entries'][number][]): Calendar => ({ ...EMPTY_CALENDAR, entries });
+
+test('days: those that exist, over months, leap days and clock changes, and their Mondays', () => {
+  expect(['2028-02-29', '2026-02-29', '2026-02-30', '2026-13-01', '28 March', '2026-3-1'].map(isDay)).toEqual([true, false, false, false, false, false]); // prettier-ignore
+  expect([plusDays('2026-03-28', 1), plusDays('2026-03-29', 1), plusDays('2026-03-01', -1)]).toEqual(['2026-03-29', '2026-03-30', '2026-02-28']); // prettier-ignore
+  expect(daysBetween('2026-03-28', '2026-11-01')).toBe(218);
+  expect([mondayOf('2026-03-29'), mondayOf('2026-03-30'), dayWords('2026-03-28')]).toEqual(['2026-03-23', '2026-03-30', 'Sat 28 Mar 2026']); // prettier-ignore
+  // Late in the evening here it is the next day there.
+  const late = Date.UTC(2026, 2, 28, 23, 30);
+  expect(['UTC', 'Europe/Lisbon', 'Pacific/Auckland', 'America/Lima'].map((zone) => dayAt(late, zone))).toEqual(['2026-03-28', '2026-03-28', '2026-03-29', '2026-03-28']); // prettier-ignore
+  expect(['Europe/Lisbon', 'Mars/North', ''].map(isTimeZone)).toEqual([true, false, false]);
+});
+
+test('cloth is ordered and bags are packed in time before a drop, over a holiday; a meeting comes again', () => {
+  const agenda = agendaOf(calendar(drop('a', '2026-04-08', ['1', '2']), holiday, meeting), [block('1', 300), block('2', 200)]); // prettier-ignore
+  expect(agenda.map(({ day, kind }) => `${day} ${kind}`)).toEqual([
+    '2026-03-20 meeting',
+    // Twenty bags of 3 + 60 × 0.05 minutes are one evening of two hours: the last one before the drop, ten days after the order.
+    '2026-03-28 order',
+    '2026-04-03 holiday',
+    '2026-04-03 meeting',
+    '2026-04-07 packing',
+    '2026-04-08 drop',
+    '2026-04-17 meeting',
+  ]);
+  expect(agenda.map(({ reason }) => reason)).toEqual([
+    '18:30, 120 minutes; Back room',
+    '10 days until it comes, then packing on 2026-04-07',
+    'to 2026-04-06',
+    '18:30, 120 minutes; Back room Falls into a holiday.',
+    '20 bags, about 120 minutes: 1 evening of 120 minutes',
+    'Block 1, Block 2',
+    '18:30, 120 minutes; Back room',
+  ]);
+  const two = agendaOf({ ...calendar(drop('a', '2026-04-08', ['1', '2']), holiday), eveningMinutes: 119 }, [block('1', 300), block('2', 200)]);
+  // A second evening: not on the four days of the holiday.
+  expect(two.find(({ kind }) => kind === 'packing')).toMatchObject({ day: '2026-04-02' });
+  expect(agendaOf(calendar(drop('a', '2026-04-08', [])), [block('1', 300)])).toMatchObject([{ kind: 'drop', reason: 'no block in it yet' }]);
+}); // prettier-ignore
+
+test('a drop’s work is spread over the days until the next; holidays take none of it, and give less room', () => {
+  const weeks = weeklyLoad(calendar(drop('a', '2026-03-23', ['1']), drop('b', '2026-04-13', ['2']), holiday), [block('1', 170), block('2', 210)]); // prettier-ignore
+  // 17 sewing days of ten minutes; then three weeks as long as before, ten a day.
+  expect(weeks.map(({ monday, minutes }) => [monday, Math.round(minutes)])).toEqual([
+    ['2026-03-23', 70],
+    ['2026-03-30', 40],
+    ['2026-04-06', 60],
+    ['2026-04-13', 70],
+    ['2026-04-20', 70],
+    ['2026-04-27', 70],
+  ]);
+  expect(weeks.map(({ room }) => Math.round(room))).toEqual([180, 103, 154, 180, 180, 180]);
+  expect(weeklyLoad(calendar(), [])).toEqual([]);
+});
+
+test('a calendar that cannot be is refused at its entry; blocks that are gone are left out', () => {
+  const known = new Set(['1', '2']);
+  const check = (value: Calendar) => () => checkCalendar(value, known);
+  expect(check(calendar(drop('a', '2026-02-30', [])))).toThrow('There is no day 2026-02-30.');
+  expect(check(calendar({ ...holiday, until: '2026-04-02' }))).toThrow('It ends before it begins.');
+  expect(check(calendar({ ...holiday, until: '2027-05-01' }))).toThrow('more than a year');
+  expect(check(calendar(drop('a', '2026-04-08', ['1']), drop('b', '2026-05-08', ['1'])))).toThrow('A block is in “Drop a” and in “Drop b”.'); // prettier-ignore
+  expect(check(calendar(meeting, meeting))).toThrow('“Circle” is there twice.');
+  expect(check({ ...calendar(), timeZone: 'Mars/North' })).toThrow('“Mars/North” is no time zone.');
+  expect(check(calendar(drop('a', '2026-04-08', ['1', 'gone'])))()).toEqual(calendar(drop('a', '2026-04-08', ['1']))); // prettier-ignore
+});
+
+/** The lightest heaviest stretch over every way of putting blocks into drops and drops on days, drops at least a week apart. */
+function flattest(minutes: readonly number[], drops: number, days: number): number {
+  let best = Infinity;
+  const put = (block: number, sums: readonly number[]) => {
+    if (block < minutes.length) {
+      sums.forEach((_, to) => put(block + 1, sums.map((sum, at) => (at === to ? sum + minutes[block]! : sum)))); // prettier-ignore
+    } else if (sums.every((sum) => sum > 0)) split(sums, 0, days, 0);
+  };
+  const split = (sums: readonly number[], at: number, left: number, worst: number) => {
+    if (at === drops - 1) best = Math.min(best, Math.max(worst, (7 * sums[at]!) / left));
+    else
+      for (let own = 7; own <= left - 7 * (drops - 1 - at); own++)
+        split(sums, at + 1, left - own, Math.max(worst, (7 * sums[at]!) / own));
+  };
+  put(0, Array(drops).fill(0));
+  return best;
+}
+
+test('levelling comes within a hundredth of trying every choice of blocks and days; nothing is lost, nothing before today or fixed moves', () => {
+  const minutes = fc.array(fc.integer({ min: 30, max: 600 }), { minLength: 3, maxLength: 6 });
+  fc.assert(
+    fc.property(minutes, fc.integer({ min: 2, max: 3 }), (list, count) => {
+      const blocks = list.map((one, index) => block(String(index), one));
+      const days = Array.from({ length: count }, (_, index) => plusDays('2026-03-02', 21 * index));
+      const drops = days.map((day, index) => drop(`d${index}`, day, blocks.filter((_, at) => at % count === index).map(({ id }) => id))); // prettier-ignore
+      const found = levelCalendar(calendar(...drops, holiday), blocks, '2026-01-01', solver, 5);
+      const after = dropsOf(found.calendar);
+      expect(after.flatMap((one) => one.blocks).sort()).toEqual(blocks.map(({ id }) => id).sort());
+      expect(after[0]!.day).toBe(days[0]);
+      expect(found.after).toBe(peakLoad(found.calendar, blocks));
+      expect(found.after).toBeLessThanOrEqual(found.before);
+      // Four days of the holiday are no sewing days.
+      const span = 21 * count - (count === 2 && days[1]! > '2026-04-06' ? 4 : plusDays('2026-03-02', 21 * count) > '2026-04-06' ? 4 : 0);
+      expect(found.after).toBeLessThanOrEqual(flattest(list, count, span) * 1.01 + 0.01);
+      expect(found.isProven).toBe(true);
+    }),
+    { numRuns: 12 },
+  );
+  const blocks = [block('1', 100), block('2', 500), block('3', 900), block('4', 60)];
+  const plan = calendar(drop('a', '2026-03-02', ['1']), drop('b', '2026-03-23', ['2', '3'], true), drop('c', '2026-04-27', [])); // prettier-ignore
+  const later = levelCalendar(plan, blocks, '2026-03-10', solver, 5);
+  const [a, b, c] = dropsOf(later.calendar);
+  expect([a, b!.day]).toEqual([dropsOf(plan)[0], '2026-03-23']);
+  // Block 4 was in no drop: now it is in one.
+  expect([...b!.blocks, ...c!.blocks].sort()).toEqual(['2', '3', '4']);
+  expect(later.after).toBeLessThan(later.before);
+}); // prettier-ignore

@@ -1,0 +1,21 @@
+/**
+ * Drops, meetings and holidays of a project, and what follows from them: when to order and pack, how much there is to sew in a week,
+ * and how blocks and days are chosen so that no week is too heavy. Days are days, in no time zone; only meetings have a wall clock.
+ */
+export { agendaOf, packingMinutes, type AgendaItem, type BlockWork } from './agenda';
+export {
+  CALENDAR_LIMITS,
+  EMPTY_CALENDAR,
+  checkCalendar,
+  dropsOf,
+  holidaysOf,
+  isTimeZone,
+  type Calendar,
+  type CalendarEntry,
+  type Drop,
+  type Holiday,
+  type Meeting,
+} from './calendar';
+export { dayAt, dayWords, daysBetween, isDay, mondayOf, plusDays, type Day } from './days';
+export { levelCalendar, type Levelled } from './level';
+export { dropMinutes, endsOf, peakLoad, weeklyLoad, type WeekLoad } from './load';
