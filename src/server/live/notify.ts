@@ -4,7 +4,8 @@ import type { Sql } from '../database';
 export const CHANNEL = 'kevlo_changes';
 
 /** `everything` after a lost connection: nobody knows what was missed. */
-export type ChangeKind = 'progress' | 'kits' | 'blocks' | 'makers' | 'settings' | 'people' | 'everything';
+export type ChangeKind =
+  'progress' | 'kits' | 'blocks' | 'makers' | 'calendar' | 'settings' | 'people' | 'everything';
 
 export interface Change {
   readonly projectId: string;

@@ -1,1 +1,2 @@
+export { makerHistories, type OpenHistory } from './histories';
 export { type BlockProgress, makerPage, projectProgress, type RecordedEvent, recordEvents } from './progress';

@@ -9,8 +9,9 @@ import {
   type StepUnits,
 } from '@/core/progress';
 import { roundWork, type BlockSummary } from '@/core/sheet';
-import { readDocument, summariesFor, type ToBeSheeted } from '../blocks';
-import { readUnits } from './events';
+import { listSummaries, readDocument, summariesFor, type ToBeSheeted } from '../blocks';
+import { listMakers } from '../makers';
+import { readEvents, readUnits } from './events';
 import { contentHash, type Sql } from '../database';
 import type { Project } from '../projects';
 
@@ -33,6 +34,34 @@ interface MakersBlock {
   readonly makerId: string;
   readonly block: { readonly id: string; readonly summary: BlockSummary };
   readonly events: readonly ProgressEvent[];
+}
+
+/** One maker and one block that they sew, with what was recorded of it and how it stands. */
+export interface PairStanding {
+  readonly makerId: string;
+  readonly blockId: string;
+  readonly standing: MakerStanding;
+  readonly events: readonly ProgressEvent[];
+}
+
+/** Every maker with every block that they sew. */
+export async function standingsOf(sql: Sql, project: Project): Promise<PairStanding[]> {
+  const [{ blocks, settings }, makers, all] = await Promise.all([
+    listSummaries(sql, project),
+    listMakers(sql, project),
+    readEvents(sql, project),
+  ]);
+  const byPair = new Map(all.map((one) => [`${one.makerId}/${one.blockId}`, one.events]));
+  const pairs = makers.flatMap(({ id, skips }) =>
+    blocks.filter((block) => !skips.includes(block.id)).map((block) => ({ makerId: id, block })),
+  );
+  return Promise.all(
+    pairs.map(async ({ makerId, block }) => {
+      const events = byPair.get(`${makerId}/${block.id}`) ?? [];
+      const standing = await makerStanding(sql, { project, settings, makerId, block, events });
+      return { makerId, blockId: block.id, standing, events };
+    }),
+  );
 }
 
 /**

@@ -1,13 +1,13 @@
 import type postgres from 'postgres';
 import { stepId, type ProgressEvent } from '@/core/progress';
 import { summarise } from '@/core/sheet';
-import { listBlocks, listSummaries, settingsOf, sheetFor } from '../blocks';
+import { listBlocks, settingsOf, sheetFor } from '../blocks';
 import { clothLooks } from '../cloth';
 import { inTransaction, type Sql, json } from '../database';
 import { invalid, notFound } from '../errors';
-import { listMakers, openLink } from '../makers';
+import { openLink } from '../makers';
 import { readEvents } from './events';
-import { makerStanding, type MakerStanding } from './makerStanding';
+import { type MakerStanding, makerStanding, standingsOf } from './makerStanding';
 import { notify } from '../live';
 import { listPhotos } from '../photos';
 import { type Project } from '../projects';
@@ -83,21 +83,9 @@ function ownUnits(sql: Sql, { stepId: id, units }: RecordedEvent) {
 
 /** Every maker's progress on every block that they sew. */
 export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
-  const [{ blocks, settings }, makers, events] = await Promise.all([
-    listSummaries(sql, project),
-    listMakers(sql, project),
-    readEvents(sql, project),
-  ]);
-  const byPair = new Map(events.map((one) => [`${one.makerId}/${one.blockId}`, one.events]));
-  const pairs = makers.flatMap(({ id, skips }) =>
-    blocks.filter((block) => !skips.includes(block.id)).map((block) => ({ makerId: id, block })),
-  );
-  return Promise.all(
-    pairs.map(async ({ makerId, block }) => {
-      const own = byPair.get(`${makerId}/${block.id}`) ?? [];
-      const standing = await makerStanding(sql, { project, settings, makerId, block, events: own });
-      return progressOf(makerId, block.id, standing, own);
-    }),
+  const pairs = await standingsOf(sql, project);
+  return pairs.map(({ makerId, blockId, standing, events }) =>
+    progressOf(makerId, blockId, standing, events),
   );
 }
 

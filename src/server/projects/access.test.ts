@@ -1,9 +1,11 @@
 import sharp from 'sharp';
 import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { EMPTY_CALENDAR } from '@/core/calendar';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { defaultSetting } from '@/core/setting';
 import { createAccount, createFirstAccount, type Account } from '../accounts';
+import { renewFeed, saveCalendar } from '../calendar';
 import {
   readRevision,
   remakeBlock,
@@ -116,6 +118,8 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   chooseMark: ['edit', async (who, project) => chooseMark(sql, await open(who, project, 'edit'), { outline: star.patches[0]?.outline as never, mark: 'proposed' })],
   changeProjectBasting: ['edit', async (who, project) => changeProjectBasting(sql, await open(who, project, 'edit'), () => ({ pale: ['Fog'] }))],
   saveSetting: ['edit', async (who, project) => saveSetting(sql, await open(who, project, 'edit'), { setting: defaultSetting([], 2, 25.4), revision: 0 })],
+  saveCalendar: ['edit', async (who, project) => saveCalendar(sql, await open(who, project, 'edit'), { calendar: EMPTY_CALENDAR, revision: 0 })],
+  renewFeed: ['edit', async (who, project) => renewFeed(sql, await open(who, project, 'edit'))],
   changeProject: ['edit', async (who, project) => changeProject(sql, await open(who, project, 'edit'), { name: 'Other name' })],
   listBin: ['edit', async (who, project) => listBin(sql, await open(who, project, 'edit'))],
   listPeople: ['own', async (who, project) => listPeople(sql, await open(who, project, 'own'))],

@@ -57,6 +57,13 @@ export async function openProject<W extends Wish>(
   return { account, role, project } as Access<W>;
 }
 
+/** The project whose calendar a secret address opens; undefined for unknown and replaced ones. */
+export async function openByFeed(sql: Sql, tokenHash: Buffer): Promise<Project | undefined> {
+  const [project] = await sql<Project[]>`
+    select ${sql.unsafe(PROJECT_COLUMNS)} from project p where p.feed_hash = ${tokenHash} and p.removed_at is null`;
+  return project;
+}
+
 /** The project that a maker's personal link leads to; undefined for unknown and revoked links. */
 export async function openByLink(
   sql: Sql,

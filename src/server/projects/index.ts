@@ -1,4 +1,4 @@
-export { type Access, openByLink, openProject } from './access';
+export { type Access, openByFeed, openByLink, openProject } from './access';
 export { audit } from './audit';
 export {
   acceptInvitation,

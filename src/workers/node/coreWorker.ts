@@ -1,6 +1,8 @@
 /** Worker thread of the server: runs core functions off the thread that answers requests, by name. */
 import type { AssemblyPlan, SewingSettings } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
+import { levelCalendar, type BlockWork, type Calendar, type Day, type Levelled } from '@/core/calendar';
+import { backTest, forecastGroup, type BackTest, type Forecast, type MakerHistory } from '@/core/pace';
 import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
 import { InvalidInputError } from '@/core/errors';
 import { readProjectFile, type DrawingOptions, type ProjectFile } from '@/core/formats';
@@ -17,6 +19,7 @@ import {
   type PapersSources,
 } from '@/core/sheet';
 import { readDrawing, type Colours } from '../readDrawing';
+import { loadSolver } from './highsSolver';
 import { writePdf } from './pdf';
 
 /** What came of work that may refuse its input: errors lose their class between threads. */
@@ -73,6 +76,25 @@ export function marks({
   const outlines = documents.flatMap(({ patches }) => patches.map(({ outline }) => outline));
   return projectMarks(outlines, chosen, system);
 }
+
+/** Forecasts for groups of the same makers with different work left, and how past dates of the first turned out. */
+export function pace({ groups, now }: { groups: readonly (readonly MakerHistory[])[]; now: number }): {
+  readonly forecasts: readonly (readonly Forecast[])[];
+  readonly backTest: BackTest;
+} {
+  return {
+    forecasts: groups.map((makers) => forecastGroup(makers, now)),
+    backTest: backTest(groups[0] ?? [], now),
+  };
+}
+
+/** Seconds for each of the programs of a levelling. */
+const LEVEL_SECONDS = 3;
+
+/** The flattest way to put a calendar's blocks into its drops. */
+export async function level({ calendar, blocks, today }: { calendar: Calendar; blocks: readonly BlockWork[]; today: Day }): Promise<Levelled> {
+  return levelCalendar(calendar, blocks, today, await loadSolver(), LEVEL_SECONDS);
+} // prettier-ignore
 
 /** Papers of a whole project under its setting. */
 export function papers(sources: PapersSources): PapersOfProject {

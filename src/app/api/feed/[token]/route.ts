@@ -1,0 +1,9 @@
+import { readFeed } from '@/server/calendar';
+import { database } from '@/server/database';
+import { route } from '@/server/http';
+
+/** The calendar behind a secret address, for other calendars. */
+export const GET = route(async (_request, { token = '' }) => {
+  const headers = { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, max-age=900' };
+  return new Response(await readFeed(database(), token), { headers });
+}); // prettier-ignore

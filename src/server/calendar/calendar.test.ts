@@ -1,0 +1,150 @@
+import ICAL from 'ical.js';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { EMPTY_CALENDAR, type Calendar, type Drop, type Meeting } from '@/core/calendar';
+import { defaultRecipe } from '@/core/generate';
+import { makeBlock, openBlock, setBlockRemoved } from '../blocks';
+import { addMakers } from '../makers';
+import { parse } from '../parse';
+import { recordEvents } from '../progress';
+import { progressEvent, refusal, testProject, type TestProject } from '../testing';
+import {
+  blockWorks,
+  calendarSchema,
+  projectPace,
+  readFeed,
+  readHolidays,
+  readKeptCalendar,
+  renewFeed,
+  saveCalendar,
+} from '.';
+
+let { sql, drop, project, access } = {} as TestProject;
+let [star, plate] = ['', ''];
+
+beforeAll(async () => {
+  ({ sql, drop, project, access } = await testProject('Calendar'));
+  ({ id: star } = await makeBlock(sql, access, { name: 'Star', recipe: defaultRecipe('star') }));
+  ({ id: plate } = await makeBlock(sql, access, { name: 'Plate', recipe: defaultRecipe('plate') }));
+});
+
+afterAll(() => drop());
+
+const handOut = (id: string, day: string, blocks: readonly string[]): Drop => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks, isFixed: false }); // prettier-ignore
+const circle: Meeting = { kind: 'meeting', id: 'm', day: '2026-03-20', title: 'Circle', at: '18:30', minutes: 345, place: 'Back room', everyWeeks: 2, times: 3, note: 'Bring, scissors' }; // prettier-ignore
+const calendarOf = (...entries: Calendar['entries'][number][]): Calendar => ({ ...EMPTY_CALENDAR, timeZone: 'Europe/Lisbon', entries }); // prettier-ignore
+
+test('a calendar is kept by revision; an older view is refused with the newer one, a day that is none with its entry', async () => {
+  expect(await readKeptCalendar(sql, project)).toEqual({ calendar: EMPTY_CALENDAR, revision: 0 });
+  const first = calendarOf(handOut('a', '2026-03-01', [star]), circle);
+  expect(await saveCalendar(sql, access, { calendar: first, revision: 0 })).toEqual({ revision: 1 });
+  const older = saveCalendar(sql, access, { calendar: calendarOf(), revision: 0 });
+  await expect(older).rejects.toMatchObject({
+    status: 409,
+    body: { current: { calendar: first, revision: 1 } },
+  });
+  const none = saveCalendar(sql, access, {
+    calendar: calendarOf(handOut('a', '2026-02-30', [])),
+    revision: 1,
+  });
+  await expect(none).rejects.toMatchObject({ status: 422, body: { what: 'There is no day 2026-02-30.', where: 'a' } }); // prettier-ignore
+  expect(await readKeptCalendar(sql, project)).toEqual({ calendar: first, revision: 1 });
+});
+
+test('a block that is taken out leaves its drop, and comes back to it', async () => {
+  const { id } = await makeBlock(sql, access, { name: 'Gone', recipe: defaultRecipe('disc') });
+  const calendar = calendarOf(handOut('a', '2026-03-01', [star, id]), circle);
+  const { revision } = await readKeptCalendar(sql, project);
+  await saveCalendar(sql, access, { calendar, revision });
+  const blocks = async () => (await readKeptCalendar(sql, project)).calendar.entries[0];
+  await setBlockRemoved(sql, access, id, true);
+  expect(await blocks()).toMatchObject({ blocks: [star] });
+  await setBlockRemoved(sql, access, id, false);
+  expect(await blocks()).toMatchObject({ blocks: [star, id] });
+  await setBlockRemoved(sql, access, id, true);
+});
+
+test('the form of what is sent is checked field by field', () => {
+  const entry = handOut('a', '2026-03-01', [star]);
+  const check = (value: unknown) => () => parse(calendarSchema, value);
+  expect(check(calendarOf(entry, circle))()).toEqual(calendarOf(entry, circle));
+  for (const wrong of [
+    { ...calendarOf(), hoursPerWeek: -3 },
+    { ...calendarOf(), hoursPerWeek: 500 },
+    calendarOf({ ...circle, at: '24:00' }),
+    calendarOf({ ...circle, times: 0 }),
+    calendarOf({ ...entry, day: '1 March' }),
+    calendarOf({ ...entry, title: ' ' }),
+    calendarOf({ ...entry, kind: 'party' } as never),
+    { ...calendarOf(), entries: Array(401).fill(entry) },
+  ])
+    expect(check(wrong), JSON.stringify(wrong).slice(0, 80)).toThrow();
+});
+
+test('the secret address shows the calendar to any other; a new one ends the old one', async () => {
+  const old = await renewFeed(sql, access);
+  const token = await renewFeed(sql, access);
+  for (const wrong of [old, 'x', `${token}0`])
+    await expect(readFeed(sql, wrong)).rejects.toEqual(refusal(404));
+  const events = new ICAL.Component(ICAL.parse(await readFeed(sql, token)) as unknown[]).getAllSubcomponents('vevent').map((one) => new ICAL.Event(one)); // prettier-ignore
+  const [handedOut, meeting] = ['Drop a', 'Circle'].map((name) =>
+    events.find(({ summary }) => summary === name)!,
+  );
+  expect([handedOut!.startDate.toString(), handedOut!.endDate.toString(), handedOut!.description]).toEqual(['2026-03-01', '2026-03-02', 'Star']); // prettier-ignore
+  expect([meeting!.startDate.toString(), meeting!.endDate.toString(), meeting!.location, meeting!.description]).toEqual(['2026-03-20T18:30:00', '2026-03-21T00:15:00', 'Back room', 'Bring, scissors']); // prettier-ignore
+  expect(meeting!.component.getFirstProperty('dtstart')!.getParameter('tzid')).toBe('Europe/Lisbon');
+  // Every other week at the same hour of the clock, over the change to summer time.
+  const times = meeting!.iterator();
+  expect([times.next(), times.next(), times.next(), times.next()].map((time) => time?.toString())).toEqual(['2026-03-20T18:30:00', '2026-04-03T18:30:00', '2026-04-17T18:30:00', undefined]); // prettier-ignore
+});
+
+const ics = (...events: string[]) => ['BEGIN:VCALENDAR', 'VERSION:2.0', ...events.map((one) => `BEGIN:VEVENT\n${one}\nEND:VEVENT`), 'END:VCALENDAR'].join('\n').replace(/\n/g, '\r\n'); // prettier-ignore
+
+test('holidays are read from a file: whole days, repeated ones within the days asked for, hostile ones no further', () => {
+  const read = (text: string) => readHolidays(text, '2026-01-01', '2027-12-31');
+  const file = ics(
+    'DTSTART;VALUE=DATE:20261224\nDTEND;VALUE=DATE:20270102\nSUMMARY:Turn of the year',
+    'DTSTART;VALUE=DATE:20200501\nRRULE:FREQ=YEARLY\nSUMMARY:May Day',
+    'DTSTART:20260401T100000Z\nSUMMARY:A dentist',
+    'DTSTART;VALUE=DATE:20261111\nSUMMARY: ',
+  );
+  expect(read(file)).toEqual([
+    { day: '2026-05-01', until: '2026-05-01', title: 'May Day' },
+    { day: '2026-11-11', until: '2026-11-11', title: 'Holiday' },
+    { day: '2026-12-24', until: '2027-01-01', title: 'Turn of the year' },
+    { day: '2027-05-01', until: '2027-05-01', title: 'May Day' },
+  ]);
+  // Every second for ever, and every day since long ago: looked at a while, then left.
+  expect(read(ics('DTSTART;VALUE=DATE:20260101\nRRULE:FREQ=SECONDLY')).length).toBeLessThanOrEqual(1);
+  expect(read(ics(...Array(200).fill('DTSTART;VALUE=DATE:18000101\nRRULE:FREQ=DAILY')))).toEqual([]);
+  for (const [text, what] of [
+    ['hello', 'no iCalendar file'],
+    [ics(...Array(5001).fill('DTSTART;VALUE=DATE:20260101')), '5001 events'],
+    [ics(...Array(301).fill('DTSTART;VALUE=DATE:20260101')), '301 holidays'],
+  ] as const)
+    expect(() => read(text)).toThrow(what);
+});
+
+test('makers are forecast for all blocks and for each drop; what is done in an older order or undone counts rightly', async () => {
+  const [ann, bea] = await addMakers(sql, access, ['Ann', 'Bea']);
+  const steps = (await openBlock(sql, project, star)).sheet.steps.map(({ id }) => id);
+  const at = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString();
+  await recordEvents(sql, ann!.token, steps.map((id) => ({ ...progressEvent(star, id), at: at(20) })));
+  await recordEvents(sql, bea!.token, [
+    { ...progressEvent(star, steps[0]!), at: at(30) },
+    { ...progressEvent(star, steps[0]!, 'undone'), at: at(29) },
+    { ...progressEvent(star, steps[1]!), at: at(28) },
+  ]);
+  const works = await blockWorks(sql, project);
+  expect(works.map(({ name, bags }) => [name, bags])).toEqual([['Star', 2], ['Plate', 2]]);
+  expect(works[0]!.pieces).toBe(2 * (await openBlock(sql, project, star)).sheet.patches.length);
+  const calendar = calendarOf(handOut('a', '2026-03-01', [star]), handOut('b', '2026-04-01', [plate]));
+  const pace = await projectPace(sql, project, calendar, ['2099-01-01', '2099-01-01'], Date.now());
+  const [first, second] = pace.makers;
+  expect([first!.name, second!.name]).toEqual(['Ann', 'Bea']);
+  const minutes = (name: string) => works.find((one) => one.name === name)!.minutes;
+  expect(first!.left).toBeCloseTo(minutes('Plate'), 6);
+  const one = (await openBlock(sql, project, star)).sheet.steps[1]!.minutes;
+  expect(second!.left).toBeCloseTo(minutes('Plate') + minutes('Star') - one, 6);
+  expect(second!.state).toBe('stalled');
+  expect(pace.drops).toMatchObject([{ drop: 'a', makers: 2, done: 1, likely: 1 }, { drop: 'b', makers: 2, done: 0 }]); // prettier-ignore
+}); // prettier-ignore

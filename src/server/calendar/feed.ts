@@ -1,0 +1,73 @@
+import ical, { ICalEventRepeatingFreq } from 'ical-generator';
+import type postgres from 'postgres';
+import { plusDays, type Calendar, type CalendarEntry } from '@/core/calendar';
+import { hashToken, isToken, newToken } from '../accounts';
+import { inTransaction, type Sql } from '../database';
+import { ServerError } from '../errors';
+import { audit, openByFeed, type Access, type Project } from '../projects';
+import { readKeptCalendar } from './keptCalendar';
+
+/** Gives the project's calendar a secret address, or a new one: the old one ends. @returns its token, which is not kept */
+export async function renewFeed(sql: postgres.Sql, access: Access<'edit'>): Promise<string> {
+  const token = newToken();
+  await inTransaction(sql, async (step) => {
+    await step`update project set feed_hash = ${hashToken(token)} where id = ${access.project.id}`;
+    await audit(step, access, 'feed-renewed', {});
+  });
+  return token;
+}
+
+/** The calendar behind a secret address, as iCalendar. @throws ServerError 404 for addresses that open nothing (any more) */
+export async function readFeed(sql: Sql, token: string): Promise<string> {
+  const project = isToken(token) ? await openByFeed(sql, hashToken(token)) : undefined;
+  if (project) return projectIcs(sql, project);
+  throw new ServerError(404, {
+    code: 'no-such-feed',
+    what: 'This calendar address does not work (any more).',
+    mend: 'Ask the host for the new one.',
+  });
+}
+
+/** A project's calendar as an iCalendar file. */
+export async function projectIcs(sql: Sql, project: Project): Promise<string> {
+  const { calendar } = await readKeptCalendar(sql, project);
+  const names = new Map(
+    (await sql<{ id: string; name: string }[]>`select id, name from block where project_id = ${project.id}`).map(
+      ({ id, name }) => [id, name],
+    ),
+  );
+  return writeIcs(project, calendar, names);
+} // prettier-ignore
+
+/** Drops and holidays take whole days; meetings stand at their wall clock in the project's time zone. */
+function writeIcs(project: Pick<Project, 'id' | 'name'>, calendar: Calendar, names: ReadonlyMap<string, string>): string {
+  const file = ical({ name: project.name, prodId: { company: 'Kevlo', product: 'Calendar' }, timezone: calendar.timeZone });
+  for (const entry of calendar.entries) file.createEvent(eventOf(project, calendar, entry, names));
+  return file.toString();
+} // prettier-ignore
+
+function eventOf(project: Pick<Project, 'id'>, { timeZone }: Calendar, entry: CalendarEntry, names: ReadonlyMap<string, string>) {
+  const { id, title, note = '', day } = entry;
+  const common = { id: `${id}@${project.id}`, summary: title, stamp: new Date(0) };
+  if (entry.kind === 'meeting')
+    return {
+      ...common,
+      description: note,
+      location: entry.place,
+      // Wall clock: the zone is named beside it, the library writes both as they are.
+      start: `${day}T${entry.at}:00`,
+      end: endOf(day, entry.at, entry.minutes),
+      timezone: timeZone,
+      ...(entry.times > 1 ? { repeating: { freq: ICalEventRepeatingFreq.WEEKLY, interval: entry.everyWeeks, count: entry.times } } : {}),
+    };
+  const until = entry.kind === 'holiday' ? entry.until : day;
+  const blocks = entry.kind === 'drop' ? entry.blocks.flatMap((block) => names.get(block) ?? []).join(', ') : '';
+  return { ...common, description: [blocks, note].filter(Boolean).join('\n'), start: day, end: plusDays(until, 1), allDay: true };
+} // prettier-ignore
+
+function endOf(day: string, at: string, minutes: number): string {
+  const [hour = 0, minute = 0] = at.split(':').map(Number);
+  const all = 60 * hour + minute + minutes;
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${plusDays(day, Math.floor(all / 1440))}T${two(Math.floor((all % 1440) / 60))}:${two(all % 60)}:00`;
+}

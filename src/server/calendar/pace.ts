@@ -1,0 +1,92 @@
+import { dayAt, dropsOf, type BlockWork, type Calendar, type Day } from '@/core/calendar';
+import { DAY_MS, type BackTest, type Forecast, type MakerHistory } from '@/core/pace';
+import { itemAt } from '@/core/lists';
+import { listSummaries } from '../blocks';
+import type { Sql } from '../database';
+import { listMakers } from '../makers';
+import { offThread } from '../pool';
+import { makerHistories } from '../progress';
+import type { Project } from '../projects';
+
+/** When a maker will be done with everything that they sew. */
+export interface MakerPace extends Omit<Forecast, 'date50' | 'date80'> {
+  readonly name: string;
+  readonly day50: Day;
+  readonly day80: Day;
+  /** Standard minutes that are left. */
+  readonly left: number;
+}
+
+/** How many will be done with a drop, and all before it, when the next one comes. */
+export interface DropPace {
+  readonly drop: string;
+  readonly makers: number;
+  /** Makers who have sewn it, who will have with even chances, and who will have in eight of ten futures. */
+  readonly done: number;
+  readonly likely: number;
+  readonly sure: number;
+}
+
+export interface ProjectPace {
+  readonly makers: readonly MakerPace[];
+  readonly drops: readonly DropPace[];
+  readonly backTest: BackTest;
+}
+
+/** Forecasts of a project's makers, for all blocks and for each drop. @param ends the day by which each drop is to be sewn */
+export async function projectPace(
+  sql: Sql,
+  project: Project,
+  calendar: Calendar,
+  ends: readonly Day[],
+  now: number,
+): Promise<ProjectPace> {
+  const [makers, histories] = await Promise.all([listMakers(sql, project), makerHistories(sql, project)]);
+  const drops = dropsOf(calendar);
+  const asked = [undefined, ...drops.map((_, index) => new Set(drops.slice(0, index + 1).flatMap(({ blocks }) => blocks)))]; // prettier-ignore
+  const groups = asked.map((blocks) =>
+    histories.map(({ id, since, work, left }): MakerHistory => {
+      const own = left.filter(({ blockId }) => blocks?.has(blockId) ?? true);
+      return { id, since, work, left: own.reduce((sum, { minutes }) => sum + minutes, 0) };
+    }),
+  );
+  const { forecasts, backTest } = await offThread('pace', { groups, now });
+  const dayOf = (time: number) => dayAt(time + DAY_MS / 2, 'UTC');
+  const nameOf = new Map(makers.map(({ id, name }) => [id, name]));
+  return {
+    makers: itemAt(forecasts, 0).map(({ date50, date80, ...rest }, index) => ({
+      ...rest,
+      name: nameOf.get(rest.id) ?? '',
+      day50: dayOf(date50),
+      day80: dayOf(date80),
+      left: itemAt(itemAt(groups, 0), index).left,
+    })),
+    drops: drops.map((drop, index) => {
+      const [end, own] = [itemAt(ends, index), itemAt(forecasts, index + 1)];
+      const is = (test: (one: Forecast) => boolean) => own.filter(test).length;
+      return {
+        drop: drop.id,
+        makers: own.length,
+        done: is(({ state }) => state === 'done'),
+        likely: is(({ state, date50 }) => state === 'done' || (state !== 'stalled' && dayOf(date50) <= end)),
+        sure: is(({ state, date80 }) => state === 'done' || (state !== 'stalled' && dayOf(date80) <= end)),
+      };
+    }),
+    backTest,
+  };
+}
+
+/** What each block asks of packers and makers. */
+export async function blockWorks(sql: Sql, project: Project): Promise<BlockWork[]> {
+  const [{ blocks }, makers] = await Promise.all([listSummaries(sql, project), listMakers(sql, project)]);
+  return blocks.map(({ id, name, summary }) => ({
+    id,
+    name,
+    minutes: summary.steps.reduce((sum, { minutes }) => sum + minutes, 0),
+    bags: makers.filter(({ skips }) => !skips.includes(id)).length,
+    // A paper and a piece of cloth for each patch.
+    pieces:
+      2 *
+      summary.steps.reduce((sum, { kind, units }) => (kind === 'baste' ? sum + units.flat().length : sum), 0),
+  }));
+}
