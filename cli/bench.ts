@@ -12,7 +12,7 @@ import { blockSheet } from '@/core/sheet';
 import { hexagonMosaic, mixedMosaic } from '@/core/testing';
 import { Board, attach, liveReport, snapMove } from '@/core/workshop';
 import { BLOCK_FORMAT } from '@/core/block';
-import { DEMO_BLOCKS } from '@/server/demo';
+import { DEMO_BLOCKS } from '@/server/demoData';
 import { ROOT } from './places';
 
 const SIZES = [100, 1000, 10_000];

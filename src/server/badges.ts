@@ -1,5 +1,7 @@
+import { agendaOf, dayAt, plusDays, type AgendaItem } from '@/core/calendar';
 import { counted } from '@/core/words';
 import { listSummaries } from './blocks';
+import { blockWorks, readKeptCalendar } from './calendar';
 import { clothShelf } from './cloth';
 import type { Sql } from './database';
 import { listKits } from './bags';
@@ -15,18 +17,20 @@ export interface Badge {
   readonly isReached: boolean;
 }
 
-export type StationKey = 'blocks' | 'cloth' | 'bags' | 'order' | 'makers';
+export type StationKey = 'blocks' | 'cloth' | 'bags' | 'order' | 'makers' | 'calendar';
 
 export type Badges = Readonly<Record<StationKey, Badge>>;
 
 /** What each station of a project calls for now. */
 export async function projectBadges(sql: Sql, project: Project): Promise<Badges> {
-  const [{ blocks }, makers, kits, progress, shelf] = await Promise.all([
+  const [{ blocks }, makers, kits, progress, shelf, { calendar }, works] = await Promise.all([
     listSummaries(sql, project),
     listMakers(sql, project),
     listKits(sql, project),
     projectProgress(sql, project),
     clothShelf(sql, project),
+    readKeptCalendar(sql, project),
+    blockWorks(sql, project),
   ]);
   const isReady = new Set(
     kits.flatMap(({ status, makerId, blockId }) => (status === 'to-pack' ? [] : [`${makerId}/${blockId}`])),
@@ -39,14 +43,26 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
   const problems = sum(blocks.map(({ summary }) => summary.problems));
   const clashes = sum(blocks.map(({ summary }) => summary.clashes));
   const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined).length;
+  const today = dayAt(Date.now(), calendar.timeZone);
+  const due = agendaOf(calendar, works).filter(
+    ({ kind, day }) => isWork(kind) && day >= today && day <= plusDays(today, SOON_DAYS),
+  ).length;
   return {
     blocks: { calls: count(problems, 'problem'), isReached: blocks.length > 0 },
     cloth: { calls: count(unsaid, 'new cloth'), isReached: shelf.some(({ revision }) => revision > 0) },
     bags: { calls: toPack > 0 ? `${toPack} to pack` : '', isReached: bags.length > toPack },
     order: { calls: count(clashes, 'clash', 'clashes'), isReached: blocks.length > 0 },
     makers: { calls: stuck > 0 ? `${stuck} stuck` : '', isReached: progress.some(({ done }) => done > 0) },
+    calendar: {
+      calls: due > 0 ? `${due} due` : '',
+      isReached: calendar.entries.some(({ kind, day }) => kind === 'drop' && day <= today),
+    },
   };
 }
+
+/** What is due within so many days wants a look. */
+const SOON_DAYS = 7;
+const isWork = (kind: AgendaItem['kind']) => kind === 'drop' || kind === 'order' || kind === 'packing';
 
 function sum(numbers: readonly number[]): number {
   return numbers.reduce((total, number) => total + number, 0);

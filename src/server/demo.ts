@@ -5,7 +5,6 @@ import type postgres from 'postgres';
 import { withUnits } from '@/core/sheet';
 import { clothLooks, clothShelf, setShelf } from './cloth';
 import { createAccount, type Account, newToken } from './accounts';
-import type { Recipe } from '@/core/generate';
 import type { ClothRule } from '@/core/block';
 import { defaultSetting } from '@/core/setting';
 import { seededRandom } from '@/core/testing';
@@ -20,6 +19,8 @@ import {
 } from './blocks';
 import { inTransaction, json, type Sql } from './database';
 import { addJob, type JobWork } from './jobs';
+import { readKeptCalendar, saveCalendar } from './calendar';
+import { DEMO_BLOCKS, INCH, MAKERS, demoCalendar } from './demoData';
 import { addMakers, listMakers } from './makers';
 import { createProject, openProject, readKeptSetting, saveSetting, type Access } from './projects';
 
@@ -31,90 +32,6 @@ export interface DemoSignIns {
 }
 
 const EMAIL = 'host@wherry-lane.example';
-
-const INCH = 25.4;
-
-/** The nine blocks: three come as drawings through the import, six are made by the generators. */
-export const DEMO_BLOCKS: readonly ({ name: string; file: string } | { name: string; recipe: Recipe })[] = [
-  { name: 'Signal Lamp', file: 'signal-lamp.svg' },
-  { name: 'Star Chart', file: 'star-chart.svg' },
-  {
-    name: 'Porthole',
-    recipe: {
-      kind: 'plate',
-      fabrics: ['Woad', 'Fog', 'Beacon'],
-      blades: 14,
-      innerMm: 1.5 * INCH,
-      outerMm: 5.5 * INCH,
-      tip: 'pointed',
-      centre: 'yes',
-    },
-  },
-  { name: 'Gangway', file: 'gangway.svg' },
-  {
-    name: 'Wake',
-    recipe: {
-      kind: 'clamshell',
-      fabrics: ['Fog', 'Woad', 'Calico'],
-      widthMm: 2.5 * INCH,
-      columns: 5,
-      rows: 6,
-    },
-  },
-  {
-    name: 'Rope Coil',
-    recipe: {
-      kind: 'star',
-      fabrics: ['Rope', 'Madder', 'Calico', 'Tar'],
-      points: 8,
-      edgeMm: 3 * INCH,
-      surround: 'set-in',
-    },
-  },
-  {
-    name: 'Kelp',
-    recipe: {
-      kind: 'framed-diamond',
-      fabrics: ['Beacon', 'Lichen', 'Calico'],
-      widthMm: 3 * INCH,
-      heightMm: 6 * INCH,
-      stripMm: INCH / 2,
-      rounds: 3,
-    },
-  },
-  {
-    name: 'Lighthouse',
-    recipe: {
-      kind: 'beams',
-      fabrics: ['Madder', 'Beacon', 'Fog', 'Tar', 'Calico'],
-      edgeMm: 2 * INCH,
-      reachMm: 6 * INCH,
-      diamondMm: INCH,
-    },
-  },
-  {
-    name: 'Landing',
-    recipe: { kind: 'disc', fabrics: ['Rope', 'Lichen'], wedges: 12, radiusMm: 5.5 * INCH, portion: 'whole' },
-  },
-];
-
-/** Invented makers with their pace: share of the way through the project, and whether they are stuck. */
-const MAKERS: readonly { name: string; share: number; isStuck?: boolean }[] = [
-  { name: 'Ottoline Pell', share: 1 },
-  { name: 'Bram Vesterly', share: 0.82 },
-  { name: 'Ines Quillfeather', share: 0.74 },
-  { name: 'Marit Holloway-Sund', share: 0.66 },
-  { name: 'Tobiah Renn', share: 0.61 },
-  { name: 'Clemency Voss', share: 0.55 },
-  { name: 'Hedda Marsh', share: 0.5 },
-  { name: 'Jory Tamblyn', share: 0.46, isStuck: true },
-  { name: 'Suvi Arrowsmith', share: 0.46, isStuck: true },
-  { name: 'Prudence Okell', share: 0.38 },
-  { name: 'Anselm Drury', share: 0.31 },
-  { name: 'Wilhelmina Fosse', share: 0.22 },
-  { name: 'Kit Larkrise', share: 0.12 },
-  { name: 'Dorothea Imms', share: 0 },
-];
 
 /** Share of the work whose bags are handed out so far, and the blocks that they hold. */
 const HANDED_OUT = 0.5;
@@ -209,6 +126,11 @@ async function fillProject(
   if ((await readKeptSetting(sql, project)).setting === null) await layOutSetting(sql, access);
   const before = await listMakers(sql, project);
   const fresh = MAKERS.map(({ name }) => name).filter((name) => !before.some((maker) => maker.name === name));
+  const { calendar, revision } = await readKeptCalendar(sql, project);
+  if (calendar.entries.length === 0) {
+    const ids = (await listSummaries(sql, project)).blocks.map(({ id }) => id);
+    await saveCalendar(sql, access, { calendar: demoCalendar(ids, now), revision });
+  }
   const added = fresh.length > 0 ? await addMakers(sql, access, fresh) : [];
   await recordProgress(sql, access, [...before, ...added], now);
   return added.map(({ name, token }) => ({ name, token }));
@@ -279,12 +201,12 @@ function sewnSoFar(
 ): object[] {
   const random = seededRandom(20260);
   const all = blocks.flatMap((block) => block.sheet.steps.map((step) => ({ block, step })));
-  return MAKERS.flatMap(({ name, share, isStuck }) => {
+  return MAKERS.flatMap(({ name, share, isStuck, silent = 0.1 }) => {
     const id = makers.find((maker) => maker.name === name)?.id;
     const count = Math.round(all.length * share * HANDED_OUT);
     const times = Array.from(
       { length: count },
-      () => now.getTime() - (0.1 + random() * (WEEKS - 0.1)) * WEEK_MS,
+      () => now.getTime() - (silent + random() * (WEEKS - silent)) * WEEK_MS,
     ).sort((a, b) => a - b);
     const event = (at: number, which: number, kind: string) => ({
       client_id: randomUUID(),

@@ -119,7 +119,7 @@ function useBadges(projectId: string, initial: Badges): Badges {
   });
   // A page that was opened or made anew brings newer ones with it.
   useEffect(() => void mutate(initial, { revalidate: false }), [initial, mutate]);
-  useLive(projectId, ['progress', 'kits', 'blocks', 'makers', 'settings'], () => void mutate());
+  useLive(projectId, ['progress', 'kits', 'blocks', 'makers', 'calendar', 'settings'], () => void mutate());
   return data;
 }
 

@@ -87,6 +87,20 @@ export const STATIONS: readonly Station[] = [
       'A maker who presses “I’m stuck” is shown here and on Today with the step.',
     ],
   },
+  {
+    key: 'calendar',
+    name: 'Calendar',
+    letter: 'k',
+    path: 'calendar',
+    purpose: 'When bags are handed out and people meet, when to order and pack, and who will be done when.',
+    ways: [
+      '“Lay out the drops” puts all blocks into drops, so many at a time and so many weeks apart; each can be dragged to another day, or moved by Alt and the arrows.',
+      'When to order cloth and when to pack follows from each drop, from the figures under “Figures” and from the holidays.',
+      '“Level the load” looks for blocks and days with which no week is too heavy; before and after are shown, and nothing is taken that you do not take.',
+      '“Who will be done when” is told from each maker’s own weeks; how many such dates held is said.',
+      'A secret address lets any other calendar read the dates; holidays can be read from an .ics file.',
+    ],
+  },
 ];
 
 /** Help for places that stand on no tape, by the part of the address that follows the project. */

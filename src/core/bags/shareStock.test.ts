@@ -63,7 +63,10 @@ test('bags that are alike are packed in the order given; thousands of them at on
 
 test('a search that was not given time still names a choice that can be packed', () => {
   const bags = [5, 4, 3].map((count, index) => ({ id: `bag ${index}`, rank: 0, needs: new Map([['hexagon', count]]) })); // prettier-ignore
-  const idle: Solver = { solve: () => ({ isProven: false, isImpossible: false, values: undefined }), bound: () => 0 };
+  const idle: Solver = {
+    solve: () => ({ isProven: false, isImpossible: false, values: undefined }),
+    bound: () => 0,
+  };
   expect(shareStock(new Map([['hexagon', 8]]), bags, idle, 0)).toEqual({
     complete: ['bag 1', 'bag 2'],
     missing: new Map([['hexagon', 4]]),

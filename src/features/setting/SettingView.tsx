@@ -7,6 +7,7 @@ import { useMemo } from 'react';
 import { formatLength, type UnitSystem } from '@/core/length';
 import { placeBlocks, shareStrips, type SetBlock, type Setting } from '@/core/setting';
 import { ErrorNote } from '@/ui/ErrorNote';
+import { SaveButtons } from '@/ui/SaveButtons';
 import { SettingFigures } from './SettingFigures';
 import { SettingShares } from './SettingShares';
 import { SettingTop } from './SettingTop';
@@ -34,17 +35,7 @@ export function SettingView({ projectId, initial, revision, blocks, fabrics, sys
         <Typography variant="h2">
           Setting: {formatLength(layout.widthMm, system)} × {formatLength(layout.heightMm, system)} finished
         </Typography>
-        <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
-          <Button disabled={!own.undo} onClick={own.undo}>
-            Undo
-          </Button>
-          <Button disabled={!own.redo} onClick={own.redo}>
-            Redo
-          </Button>
-          <Button variant="contained" disabled={!own.canSave} onClick={own.save}>
-            {own.isSaved ? 'Saved' : own.canSave ? 'Save now' : 'Saving …'}
-          </Button>
-        </Stack>
+        <SaveButtons {...own} />
       </Stack>
       <ErrorNote error={own.error} />
       {own.showTheirs && (

@@ -1,0 +1,62 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { dayWords, daysBetween, type AgendaItem, type Day } from '@/core/calendar';
+import { counted } from '@/core/words';
+import type { DropPace } from '@/server/calendar';
+import { KindMark, KINDS } from './KindMark';
+
+interface AgendaListProps {
+  readonly agenda: readonly AgendaItem[];
+  readonly drops: readonly DropPace[];
+  readonly today: Day;
+  readonly onOpen: (entry: string) => void;
+}
+
+/** All dates one below the other, with where each comes from; for drops also who will have sewn them. */
+export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
+  return (
+    <Box component="ol" aria-label="Dates" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {agenda.map((item) => {
+        const pace = item.kind === 'drop' ? drops.find(({ drop }) => drop === item.entry) : undefined;
+        return (
+          <Stack
+            component="li"
+            direction="row"
+            spacing={1.5}
+            key={item.id}
+            sx={{ py: 0.75, borderBottom: 1, borderColor: 'divider', opacity: item.day < today ? 0.75 : 1 }}
+          >
+            <Box sx={{ pt: 0.5 }}>
+              <KindMark kind={item.kind} />
+            </Box>
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <strong>
+                {dayWords(item.day)}: {item.title}
+              </strong>{' '}
+              <Typography component="span" color="textSecondary">
+                {KINDS[item.kind].name}, {inDays(daysBetween(today, item.day))}
+              </Typography>
+              <Typography>{item.reason}</Typography>
+              {pace && pace.makers > 0 && <Typography>{readiness(pace)}</Typography>}
+            </Box>
+            <Button size="small" onClick={() => onOpen(item.entry)} aria-label={`Change ${item.title}, ${item.day}`}>
+              Change
+            </Button>
+          </Stack>
+        );
+      })}
+    </Box>
+  );
+} // prettier-ignore
+
+export function inDays(days: number): string {
+  if (days === 0) return 'today';
+  return days > 0 ? `in ${counted(days, 'day')}` : `${counted(-days, 'day')} ago`;
+}
+
+/** Who will have sewn a drop, and all before it, when the next one comes. */
+export function readiness({ makers, done, likely, sure }: DropPace): string {
+  return `Sewn by ${done} of ${counted(makers, 'maker')}; by the next drop likely by ${likely}, and surely (8 of 10) by ${sure}.`;
+}

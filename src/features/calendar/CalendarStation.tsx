@@ -1,0 +1,166 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import {
+  agendaOf,
+  dropsOf,
+  holidaysOf,
+  plusDays,
+  weeklyLoad,
+  type BlockWork,
+  type Calendar,
+  type CalendarEntry,
+  type Day,
+} from '@/core/calendar';
+import type { ProjectPace } from '@/server/calendar';
+import { ErrorNote } from '@/ui/ErrorNote';
+import { SaveButtons } from '@/ui/SaveButtons';
+import { AgendaList } from './AgendaList';
+import { CalendarFigures } from './CalendarFigures';
+import { CalendarFiles } from './CalendarFiles';
+import { DropsDialog } from './DropsDialog';
+import { EntryDialog } from './EntryDialog';
+import { LevelPanel } from './LevelPanel';
+import { PaceTable } from './PaceTable';
+import { useCalendar, type OwnCalendar } from './useCalendar';
+import { WeekRows } from './WeekRows';
+
+interface CalendarStationProps {
+  readonly projectId: string;
+  readonly initial: Calendar;
+  readonly revision: number;
+  readonly blocks: readonly BlockWork[];
+  readonly pace: ProjectPace;
+  readonly today: Day;
+}
+
+const newId = () => crypto.randomUUID();
+
+/** When what is handed out, who will be ready, and what follows from it. */
+export function CalendarStation({ projectId, initial, revision, blocks, pace, today }: CalendarStationProps) {
+  const own = useCalendar(projectId, initial, revision);
+  const { calendar } = own;
+  const [edited, setEdited] = useState<CalendarEntry | undefined>();
+  const [view, setView] = useState<'weeks' | 'list'>('weeks');
+  const agenda = useMemo(() => agendaOf(calendar, blocks), [calendar, blocks]);
+  const load = useMemo(() => weeklyLoad(calendar, blocks), [calendar, blocks]);
+  const open = (id: string) => setEdited(calendar.entries.find((entry) => entry.id === id));
+  const isHoliday = (day: Day) => holidaysOf(calendar).some((one) => one.day <= day && day <= one.until);
+  return (
+    <Box>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1, mb: 1 }}>
+        <Typography variant="h2">Calendar</Typography>
+        <SaveButtons {...own} />
+      </Stack>
+      <ErrorNote error={own.error} />
+      {own.showTheirs && (
+        <Button sx={{ my: 1 }} onClick={own.showTheirs}>
+          Show theirs (undo brings yours back)
+        </Button>
+      )}
+      <AddButtons own={own} blocks={blocks} today={today} onAdd={setEdited} />
+      <NotInDrops calendar={calendar} blocks={blocks} />
+      {agenda.length > 0 && (
+        <ToggleButtonGroup exclusive size="small" aria-label="View" value={view} onChange={(_, next: typeof view | null) => next && setView(next)} sx={{ my: 1 }}>
+          <ToggleButton value="weeks">Weeks</ToggleButton>
+          <ToggleButton value="list">List with reasons</ToggleButton>
+        </ToggleButtonGroup>
+      )}
+      {agenda.length > 0 && view === 'weeks' && (
+        <>
+          <WeekRows agenda={agenda} load={load} holidays={isHoliday} today={today} onOpen={open} onMove={own.move} onAdd={(day) => setEdited(fresh('drop', day, calendar))} />
+          <Typography color="textSecondary">
+            Drag a date to another day, or hold Alt and press the arrows. The bar is what one maker has to sew in a week; the dashed line is where {calendar.hoursPerWeek} hours end.
+          </Typography>
+        </>
+      )}
+      {view === 'list' && <AgendaList agenda={agenda} drops={pace.drops} today={today} onOpen={open} />}
+      <LevelPanel projectId={projectId} calendar={calendar} blocks={blocks} onTake={(next) => own.change(next, 'level')} />
+      {pace.makers.length > 0 && <PaceTable pace={pace} />}
+      <CalendarFiles projectId={projectId} today={today} newId={newId} onHolidays={own.addAll} />
+      {edited && (
+        <EntryDialog
+          key={edited.id}
+          entry={edited}
+          isNew={!calendar.entries.some(({ id }) => id === edited.id)}
+          blocks={blocks}
+          dropOf={(block) => dropsOf(calendar).find((drop) => drop.blocks.includes(block))}
+          onKeep={(entry) => {
+            own.put(entry);
+            setEdited(undefined);
+          }}
+          onRemove={() => {
+            own.remove(edited.id);
+            setEdited(undefined);
+          }}
+          onClose={() => setEdited(undefined)}
+        />
+      )}
+    </Box>
+  );
+} // prettier-ignore
+
+interface AddButtonsProps {
+  readonly own: OwnCalendar;
+  readonly blocks: readonly BlockWork[];
+  readonly today: Day;
+  readonly onAdd: (entry: CalendarEntry) => void;
+}
+
+function AddButtons({ own, blocks, today, onAdd }: AddButtonsProps) {
+  const [dialog, setDialog] = useState<'drops' | 'figures' | undefined>();
+  const { calendar } = own;
+  const drops = dropsOf(calendar);
+  const close = () => setDialog(undefined);
+  const next = drops.at(-1) ? plusDays(drops.at(-1)?.day ?? today, 28) : plusDays(today, 14);
+  return (
+    <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', mt: 1 }}>
+      {drops.length === 0 && blocks.length > 0 && (
+        <Button variant="contained" onClick={() => setDialog('drops')}>
+          Lay out the drops
+        </Button>
+      )}
+      <Button onClick={() => onAdd(fresh('drop', next, calendar))}>Add a drop</Button>
+      <Button onClick={() => onAdd(fresh('meeting', plusDays(today, 7), calendar))}>Add a meeting</Button>
+      <Button onClick={() => onAdd(fresh('holiday', plusDays(today, 7), calendar))}>Add a holiday</Button>
+      <Button onClick={() => setDialog('figures')}>Figures</Button>
+      {dialog === 'drops' && (
+        <DropsDialog blocks={blocks} from={next} newId={newId} onClose={close} onKeep={(laid) => { own.addAll(laid); close(); }} />
+      )}
+      {dialog === 'figures' && (
+        <CalendarFigures calendar={calendar} onClose={close} onKeep={(figures) => { own.change(figures); close(); }} />
+      )}
+    </Stack>
+  );
+} // prettier-ignore
+
+/** What is said when dates are missing: nothing yet, or blocks that nobody hands out. */
+function NotInDrops({ calendar, blocks }: { calendar: Calendar; blocks: readonly BlockWork[] }) {
+  const drops = dropsOf(calendar);
+  if (drops.length === 0)
+    return (
+      <Typography sx={{ my: 1 }}>
+        No bags are handed out yet. Lay out the drops: so many blocks at a time, so many weeks apart. When to order cloth and when to pack follows from them.
+      </Typography>
+    );
+  const missing = blocks.filter(({ id }) => !drops.some((drop) => drop.blocks.includes(id)));
+  if (missing.length === 0) return null;
+  return (
+    <Typography sx={{ my: 1, color: 'warning.main' }}>
+      In no drop: {missing.map(({ name }) => name).join(', ')}. Open a drop and tick them there.
+    </Typography>
+  );
+} // prettier-ignore
+
+/** A new entry on a day, as it usually is. */
+function fresh(kind: CalendarEntry['kind'], day: Day, calendar: Calendar): CalendarEntry {
+  const common = { id: newId(), day };
+  if (kind === 'drop') return { ...common, kind, title: `Drop ${dropsOf(calendar).length + 1}`, blocks: [], isFixed: false };
+  if (kind === 'holiday') return { ...common, kind, title: 'Holiday', until: day };
+  return { ...common, kind, title: 'Meeting', at: '18:30', minutes: 120, place: '', everyWeeks: 1, times: 1 };
+} // prettier-ignore

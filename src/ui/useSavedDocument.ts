@@ -1,0 +1,101 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { record, redo, startHistory, undo } from '@/core/workshop';
+import { send } from './api';
+import { useKeptHistory } from './useKeptHistory';
+import { useSend } from './useSend';
+import { useUnsaved } from './useUnsaved';
+
+/** A document is saved when the hands rest this long, ms. */
+const REST_MS = 800;
+
+interface SavedDocumentOptions<T> {
+  readonly projectId: string;
+  /** What it is called in the address and in what is sent. */
+  readonly name: 'setting' | 'calendar';
+  readonly initial: T;
+  readonly revision: number;
+  /** Something typed cannot be read: nothing is saved until it is mended. */
+  readonly isHeld?: boolean;
+  /** What someone else saved meanwhile, made to fit what is here. */
+  readonly fit?: (theirs: T, mine: T) => T;
+  /** Another state is shown: by undo, redo or someone else’s. */
+  readonly onShown?: (shown: T) => void;
+}
+
+/** A project's document while it is changed: with undo that survives a reload, saved by itself under its revision. */
+export function useSavedDocument<T>({
+  projectId,
+  name,
+  initial,
+  revision,
+  isHeld = false,
+  fit = (theirs) => theirs,
+  onShown = () => undefined,
+}: SavedDocumentOptions<T>) {
+  const router = useRouter();
+  const [history, setHistory] = useState(() => startHistory(initial));
+  useKeptHistory(`kevlo-undo-${name}-${projectId}`, history, setHistory);
+  const { present } = history;
+  const [saved, setSaved] = useState({ present: initial, revision });
+  const { error, isBusy, run, settle } = useSend();
+  const change = (next: T, label: string = name, isMore = false) =>
+    setHistory((own) => record(own, next, label, isMore));
+  const step = (go: typeof undo<T>) => {
+    const next = go(history);
+    setHistory(next);
+    onShown(next.present);
+  };
+  const save = () =>
+    run(async () => {
+      const body = { [name]: present, revision: saved.revision };
+      const answer = await send<{ revision: number }>('PUT', `/api/projects/${projectId}/${name}`, body);
+      setSaved({ present, revision: answer.revision });
+      router.refresh();
+    });
+  const isUnsaved = present !== saved.present;
+  useUnsaved(isUnsaved || isHeld);
+  // It saves itself a moment after each change; a save that was refused waits for the host.
+  const saveNow = useRef(save);
+  useEffect(() => {
+    saveNow.current = save;
+  });
+  const waits = isUnsaved && !isBusy && !isHeld && error === undefined;
+  useEffect(() => {
+    if (!waits) return;
+    const timer = setTimeout(() => void saveNow.current(), REST_MS);
+    return () => clearTimeout(timer);
+  }, [waits, present]);
+  const theirs = error?.status === 409 ? newerOf<T>(error.current, name) : undefined;
+  return {
+    present,
+    change,
+    undo: history.past.length > 0 ? () => step(undo) : undefined,
+    redo: history.future.length > 0 ? () => step(redo) : undefined,
+    error,
+    isSaved: !isUnsaved,
+    canSave: !isBusy && !isHeld && isUnsaved,
+    save,
+    /** What was refused is changed again: it may be saved. */
+    settle,
+    /** Where someone saved meanwhile: theirs becomes what is shown; undo brings mine back and saves it over theirs. */
+    showTheirs:
+      theirs &&
+      (() => {
+        const fitted = fit(theirs.present, present);
+        change(fitted);
+        onShown(fitted);
+        setSaved(theirs);
+        settle();
+      }),
+  };
+}
+
+function newerOf<T>(current: unknown, name: string): { present: T; revision: number } | undefined {
+  const newer = current as { revision?: number; [name: string]: unknown } | undefined;
+  const present = newer?.[name] as T | undefined;
+  return present && newer?.revision !== undefined ? { present, revision: newer.revision } : undefined;
+}
+
+export type SavedDocument<T> = ReturnType<typeof useSavedDocument<T>>;
