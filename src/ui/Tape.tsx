@@ -63,7 +63,7 @@ interface MarkProps {
 
 function Mark({ name, href, isHere, calls, isReached }: MarkProps) {
   return (
-    <Box component="li" sx={{ flex: { xs: 1, md: '0 0 210px' } }}>
+    <Box component="li" sx={{ flex: { xs: 1, md: '0 1 210px' }, minWidth: 0 }}>
       <Box
         component={Link}
         href={href}

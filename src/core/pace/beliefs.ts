@@ -4,8 +4,8 @@ import { fitPace, type GroupPace, type Pace } from './pace';
 import type { Week } from './weeks';
 
 /** How probable a changing pace is beforehand, and how it changes then: ln per week. */
-const CHANGES = 0.2;
-const CHANGE = { mean: -0.04, variance: 0.03 ** 2 };
+const CHANGES = 0.35;
+const CHANGE = { mean: -0.06, variance: 0.03 ** 2 };
 const KEEPS = { mean: 0, variance: 0.005 ** 2 };
 
 /** Rounds in which the group teaches how many of its paces change; more move it by less than a hundredth. */

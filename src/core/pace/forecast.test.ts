@@ -70,7 +70,7 @@ test('one missed week changes no state; a hand that slows down is seen; silence 
   const slowing = stateAfter([60, 55, 52, 46, 41, 38, 33, 30, 26, 24, 20]);
   expect(slowing.state).toBe('slipping');
   expect(slowing.reason).toMatch(
-    /^About \d+ minutes a week now, \d+ minutes 11 weeks ago; 400 minutes are left\.$/,
+    /^About \d+ min a week now, [\dh min]+ 11 weeks ago; 6 h 40 min of work left\.$/,
   );
   // Not half of what all weeks together would say.
   expect(slowing.weekly).toBeLessThan(55);

@@ -54,7 +54,8 @@ export function groupPace(makers: readonly (readonly Week[])[]): GroupPace {
   };
 }
 
-function upToLastEntry(weeks: readonly Week[]): readonly Week[] {
+/** Weeks without those at the end in which nothing was sewn. */
+export function upToLastEntry(weeks: readonly Week[]): readonly Week[] {
   return weeks.slice(0, weeks.findLastIndex(({ minutes }) => minutes > 0) + 1);
 }
 

@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics';
-import { counted } from '../words';
+import { counted, formatMinutes } from '../words';
 import { slowsDown, likeliest, type Paces } from './beliefs';
 import type { GroupPace } from './pace';
 import { DAY_MS, silences, type MakerHistory, type Week } from './weeks';
@@ -34,10 +34,10 @@ export function stateOf(standing: Standing): { readonly state: PaceState; readon
   const stalled = stalledFor(maker, now);
   if (stalled !== undefined) return { state: 'stalled', reason: stalled };
   const { level, drift } = likeliest(paces);
-  const [weekly, left] = [inMinutes(Math.exp(level)), inMinutes(maker.left)];
+  const [weekly, left] = [formatMinutes(Math.exp(level)), formatMinutes(maker.left)];
   if (slowsDown(weeks, paces, group)) {
-    const before = inMinutes(Math.exp(level - drift * weeks.length));
-    return { state: 'slipping', reason: `About ${weekly} a week now, ${before} ${counted(weeks.length, 'week')} ago; ${left} are left.` }; // prettier-ignore
+    const before = formatMinutes(Math.exp(level - drift * weeks.length));
+    return { state: 'slipping', reason: `About ${weekly} a week now, ${before} ${counted(weeks.length, 'week')} ago; ${left} of work left.` }; // prettier-ignore
   }
   if (middle !== undefined && date80 < middle)
     return {
@@ -45,13 +45,13 @@ export function stateOf(standing: Standing): { readonly state: PaceState; readon
       reason: `About ${weekly} a week; even in slow weeks done before the middle of the group.`,
     };
   const own = weeks.filter(({ minutes }) => minutes > 0).length;
-  const known = own < 3 ? `Only ${counted(own, 'week')} with entries so far, so the group’s pace is reckoned in: about` : 'About'; // prettier-ignore
-  return { state: 'on-pace', reason: `${known} ${weekly} a week; ${left} are left.` };
+  const few = own === 0 ? 'No week with an entry yet' : `Only ${counted(own, 'week')} with entries so far`;
+  const known = own < 3 ? `${few}, so the group’s pace is reckoned in: about` : 'About';
+  return { state: 'on-pace', reason: `${known} ${weekly} a week; ${left} of work left.` };
 }
 
-const inMinutes = (minutes: number) => `${Math.max(1, Math.round(minutes))} minutes`;
-
-function stalledFor(maker: MakerHistory, now: number): string | undefined {
+/** Why a maker is called stalled; undefined where they are not. */
+export function stalledFor(maker: MakerHistory, now: number): string | undefined {
   const { between, now: silent } = silences(maker, now);
   const sum = between.reduce((total, gap) => total + gap, 0);
   const usual = between.length > 0 ? mean(between) : USUAL_DAYS;

@@ -1,2 +1,3 @@
 export { counted } from './counted';
 export { firstSentence } from './firstSentence';
+export { formatMinutes } from './formatMinutes';

@@ -1,7 +1,9 @@
+'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import { dayWords, daysBetween, type AgendaItem, type Day } from '@/core/calendar';
 import { counted } from '@/core/words';
 import type { DropPace } from '@/server/calendar';
@@ -16,9 +18,15 @@ interface AgendaListProps {
 
 /** All dates one below the other, with where each comes from; for drops also who will have sewn them. */
 export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
+  const [isAll, setIsAll] = useState(false);
+  const shown = isAll ? agenda : agenda.filter(({ day }) => day >= today);
   return (
+    <>
+    {shown.length < agenda.length && (
+      <Button size="small" onClick={() => setIsAll(true)}>{`Show ${counted(agenda.length - shown.length, 'earlier date')}`}</Button>
+    )}
     <Box component="ol" aria-label="Dates" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-      {agenda.map((item) => {
+      {shown.map((item) => {
         const pace = item.kind === 'drop' ? drops.find(({ drop }) => drop === item.entry) : undefined;
         return (
           <Stack
@@ -41,13 +49,14 @@ export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
               <Typography>{item.reason}</Typography>
               {pace && pace.makers > 0 && <Typography>{readiness(pace)}</Typography>}
             </Box>
-            <Button size="small" onClick={() => onOpen(item.entry)} aria-label={`Change ${item.title}, ${item.day}`}>
+            <Button size="small" sx={{ alignSelf: 'flex-start' }} onClick={() => onOpen(item.entry)} aria-label={`Change ${item.title}, ${item.day}`}>
               Change
             </Button>
           </Stack>
         );
       })}
     </Box>
+    </>
   );
 } // prettier-ignore
 

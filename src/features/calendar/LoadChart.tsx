@@ -4,7 +4,7 @@ import { dayWords, type WeekLoad } from '@/core/calendar';
 import { formatMinutes } from '@/ui/formatMinutes';
 
 const [WIDTH, HEIGHT] = [420, 170];
-const EDGE = { left: 46, right: 8, top: 10, bottom: 26 };
+const EDGE = { left: 40, right: 8, top: 10, bottom: 26 };
 
 interface LoadChartProps {
   readonly title: string;
@@ -16,7 +16,7 @@ interface LoadChartProps {
 /** Minutes to sew in each week, and a dashed line where a maker’s hours end. */
 export function LoadChart({ title, weeks, most }: LoadChartProps) {
   const x = scaleBand(weeks.map(({ monday }) => monday), [EDGE.left, WIDTH - EDGE.right]).padding(0.15);
-  const y = scaleLinear([0, Math.max(60, most)], [HEIGHT - EDGE.bottom, EDGE.top]).nice();
+  const y = scaleLinear([0, Math.max(60, most) / 60], [HEIGHT - EDGE.bottom, EDGE.top]).nice();
   const heaviest = max(weeks, ({ minutes }) => minutes) ?? 0;
   const labels = weeks.filter((_, index) => index % Math.ceil(weeks.length / 6) === 0);
   const over = weeks.filter(({ minutes, room }) => minutes > room * 1.001).length;
@@ -36,7 +36,7 @@ export function LoadChart({ title, weeks, most }: LoadChartProps) {
           <g key={tick}>
             <path d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`} stroke="var(--mui-palette-divider)" />
             <text x={EDGE.left - 5} y={y(tick) + 4} fontSize={11} textAnchor="end" fill="var(--mui-palette-text-secondary)">
-              {tick === 0 ? '0' : formatMinutes(tick)}
+              {tick === 0 ? '0' : `${tick} h`}
             </text>
           </g>
         ))}
@@ -45,9 +45,9 @@ export function LoadChart({ title, weeks, most }: LoadChartProps) {
           const kept = Math.min(minutes, room);
           return (
             <g key={monday}>
-              <rect x={left} width={x.bandwidth()} y={y(kept)} height={y(0) - y(kept)} fill="var(--mui-palette-success-main)" />
-              <rect x={left} width={x.bandwidth()} y={y(minutes)} height={Math.max(0, y(kept) - y(minutes))} fill="var(--mui-palette-error-main)" />
-              <path d={`M${left - 1} ${y(room)}h${x.bandwidth() + 2}`} stroke="var(--mui-palette-text-primary)" strokeWidth={1.6} strokeDasharray="4 2" />
+              <rect x={left} width={x.bandwidth()} y={y(kept / 60)} height={y(0) - y(kept / 60)} fill="var(--mui-palette-success-main)" />
+              <rect x={left} width={x.bandwidth()} y={y(minutes / 60)} height={Math.max(0, y(kept / 60) - y(minutes / 60))} fill="var(--mui-palette-error-main)" />
+              <path d={`M${left - 1} ${y(room / 60)}h${x.bandwidth() + 2}`} stroke="var(--mui-palette-text-primary)" strokeWidth={1.6} strokeDasharray="4 2" />
             </g>
           );
         })}

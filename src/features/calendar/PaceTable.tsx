@@ -60,8 +60,12 @@ export function PaceTable({ pace }: { pace: ProjectPace }) {
                     </span>
                   </Stack>
                 </TableCell>
-                <TableCell align="right">{left < 0.5 ? 'nothing' : formatMinutes(left)}</TableCell>
-                <TableCell align="right">{formatMinutes(weekly)}</TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {left < 0.5 ? 'nothing' : formatMinutes(left)}
+                </TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  {formatMinutes(weekly)}
+                </TableCell>
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                   {dayWords(day50)}
                 </TableCell>

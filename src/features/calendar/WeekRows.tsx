@@ -1,9 +1,10 @@
 'use client';
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
-import type { KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import {
   dayWords,
   daysBetween,
@@ -13,6 +14,7 @@ import {
   type Day,
   type WeekLoad,
 } from '@/core/calendar';
+import { counted } from '@/core/words';
 import { KindMark, KINDS } from './KindMark';
 import { LoadBar } from './LoadBar';
 
@@ -27,6 +29,8 @@ interface WeekRowsProps {
 }
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+/** Weeks before today's that are shown at first. */
+const PAST_WEEKS = 1;
 /** More weeks than this are not drawn. */
 const MOST_WEEKS = 110;
 /** What an arrow key with Alt moves an entry by, days. */
@@ -36,7 +40,10 @@ const STEPS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1, 
 export function WeekRows({ agenda, load, holidays, today, onOpen, onAdd, onMove }: WeekRowsProps) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const days = [today, ...agenda.map(({ day }) => day), ...load.map(({ monday }) => monday)].sort();
-  const first = mondayOf(days[0] ?? today);
+  const [isAll, setIsAll] = useState(false);
+  const earliest = mondayOf(days[0] ?? today);
+  const recent = plusDays(mondayOf(today), -7 * PAST_WEEKS);
+  const first = isAll || earliest > recent ? earliest : recent;
   const weeks = Math.min(MOST_WEEKS, Math.floor(daysBetween(first, days.at(-1) ?? today) / 7) + 1);
   const most = Math.max(1, ...load.flatMap(({ minutes, room }) => [minutes, room]));
   return (
@@ -44,6 +51,11 @@ export function WeekRows({ agenda, load, holidays, today, onOpen, onAdd, onMove 
       sensors={sensors}
       onDragEnd={({ active, over }) => over && onMove(String(active.id), String(over.id))}
     >
+      {first > earliest && (
+        <Button size="small" sx={{ mb: 1 }} onClick={() => setIsAll(true)}>
+          {`Show ${counted(daysBetween(earliest, first) / 7, 'earlier week')}`}
+        </Button>
+      )}
       <Box role="table" aria-label="Weeks" sx={{ overflowX: 'auto', border: 1, borderColor: 'divider' }}>
         <Box role="row" sx={{ ...ROW, bgcolor: 'background.default' }}>
           {['Week of', ...WEEKDAYS, 'To sew'].map((name) => (
@@ -163,7 +175,8 @@ function Chip({ item, onOpen, onMove }: ChipProps) {
         py: 0.25,
         minHeight: 24,
         textAlign: 'left',
-        fontSize: '0.82rem',
+        fontFamily: 'inherit',
+        fontSize: '0.85rem',
         lineHeight: 1.2,
         borderLeft: '3px solid',
         borderLeftColor: KINDS[kind].color,

@@ -1,0 +1,194 @@
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { beforeEach, expect, test, vi } from 'vitest';
+import { EMPTY_CALENDAR, dropsOf, type BlockWork, type Calendar, type Drop } from '@/core/calendar';
+import type { ProjectPace } from '@/server/calendar';
+import { answering, refused, type Asked } from '@/ui/testing';
+import { CalendarStation } from './CalendarStation';
+
+const blocks: BlockWork[] = ['Star', 'Plate', 'Rose'].map((name, index) => ({ id: `b${index}`, name, minutes: 300, bags: 10, pieces: 60 })); // prettier-ignore
+const drop = (id: string, day: string, own: string[]): Drop => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks: own, isFixed: false }); // prettier-ignore
+const START: Calendar = { ...EMPTY_CALENDAR, entries: [drop('1', '2026-03-02', ['b0']), drop('2', '2026-03-30', ['b1'])] }; // prettier-ignore
+const NOBODY: ProjectPace = { makers: [], drops: [], backTest: { asked: 0, held: 0 } };
+const PUT = 'PUT /api/projects/p/calendar';
+
+const saving = ({ body }: Asked) => ({ revision: (body as { revision: number }).revision + 1 });
+function at(
+  calendar: Calendar = START,
+  routes: Record<string, (asked: Asked) => unknown> = {},
+  pace = NOBODY,
+) {
+  const asked = answering({ [PUT]: saving, ...routes });
+  render(<CalendarStation projectId="p" initial={calendar} revision={4} blocks={blocks} pace={pace} today="2026-03-05" />); // prettier-ignore
+  const saved = () => asked.filter(({ path }) => path.endsWith('/calendar')).at(-1)?.body as { calendar: Calendar; revision: number }; // prettier-ignore
+  return { asked, saved };
+}
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const type = (name: string | RegExp, text: string) => fireEvent.change(screen.getByLabelText(name), { target: { value: text } }); // prettier-ignore
+const after = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
+const days = (calendar: Calendar) => dropsOf(calendar).map(({ day }) => day);
+
+beforeEach(() => void vi.useFakeTimers());
+
+test('drops are laid out for all blocks, so many at a time; a day that is none lays out nothing', async () => {
+  const { saved } = at(EMPTY_CALENDAR);
+  press('Lay out the drops');
+  type('First drop', '2026-03-07');
+  type('Blocks at a time', '2');
+  type('Weeks apart', '0');
+  expect(screen.getByRole('button', { name: 'Lay out' }).hasAttribute('disabled')).toBe(true);
+  type('Weeks apart', '3');
+  expect(screen.getByText(/^2 drops, the last on 2026-03-28/)).toBeTruthy();
+  press('Lay out');
+  await after(900);
+  expect(saved()).toMatchObject({ revision: 4 });
+  expect(dropsOf(saved().calendar).map(({ day, blocks: own }) => [day, ...own])).toEqual([['2026-03-07', 'b0', 'b1'], ['2026-03-28', 'b2']]); // prettier-ignore
+});
+
+test('an entry is moved by Alt and the arrows, undone and done again; each is saved once the hands rest', async () => {
+  const { asked, saved } = at();
+  const chip = () => screen.getByRole('button', { name: /^Drop: Drop 2/ });
+  fireEvent.keyDown(chip(), { key: 'ArrowRight', altKey: true });
+  fireEvent.keyDown(chip(), { key: 'ArrowDown', altKey: true });
+  fireEvent.keyDown(chip(), { key: 'ArrowLeft' });
+  expect(asked).toEqual([]);
+  await after(900);
+  expect(days(saved().calendar)).toEqual(['2026-03-02', '2026-04-07']);
+  press('Undo');
+  await after(900);
+  expect([days(saved().calendar), saved().revision]).toEqual([['2026-03-02', '2026-03-31'], 5]);
+  // What follows from a drop does not move by itself, but leads to it.
+  fireEvent.keyDown(screen.getByRole('button', { name: /^Packing: Pack for Drop 2/ }), { key: 'ArrowRight', altKey: true }); // prettier-ignore
+  await after(900);
+  expect(asked).toHaveLength(2);
+  press(/^Packing: Pack for Drop 2/);
+  expect(screen.getByRole('dialog', { name: 'Change this drop' })).toBeTruthy();
+});
+
+test('an entry is told in full: what cannot be is said and nothing typed is lost; a block leaves its other drop', async () => {
+  const { saved } = at();
+  press('Add a meeting');
+  type('Name', ' ');
+  press('Keep');
+  expect(screen.getByRole('alert').textContent).toContain('It has no name.');
+  type('Name', 'Circle');
+  type('Minutes', '3');
+  press('Keep');
+  expect(screen.getByRole('alert').textContent).toContain('Minutes cannot be that. Give a whole number from 5 to 1440.'); // prettier-ignore
+  type('Minutes', '90');
+  type('Times in all', '2');
+  press('Keep');
+  await after(900);
+  expect(saved().calendar.entries[2]).toMatchObject({ kind: 'meeting', title: 'Circle', minutes: 90, times: 2, day: '2026-03-12' }); // prettier-ignore
+  expect(screen.getAllByRole('button', { name: /^Meeting: Circle/ })).toHaveLength(2);
+  press(/^Drop: Drop 2/);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Star (leaves Drop 1)' }));
+  press('Keep');
+  await after(900);
+  expect(dropsOf(saved().calendar).map(({ blocks: own }) => own)).toEqual([[], ['b1', 'b0']]);
+  expect(screen.getByText(/^In no drop: Rose/)).toBeTruthy();
+  press(/^Drop: Drop 2/);
+  press('Take it out');
+  await after(900);
+  expect(days(saved().calendar)).toEqual(['2026-03-02']);
+});
+
+test('someone saved meanwhile: theirs is shown and mine comes back by undo', async () => {
+  const theirs = { ...START, hoursPerWeek: 9 };
+  let answer: (asked: Asked) => unknown = () => refused(409, 'conflict', { current: { calendar: theirs, revision: 7 } }); // prettier-ignore
+  const { saved } = at(START, { [PUT]: (asked) => answer(asked) });
+  fireEvent.keyDown(screen.getByRole('button', { name: /^Drop: Drop 2/ }), {
+    key: 'ArrowRight',
+    altKey: true,
+  });
+  await after(900);
+  answer = saving;
+  press('Show theirs (undo brings yours back)');
+  expect(screen.getByText(/9 hours end/)).toBeTruthy();
+  press('Undo');
+  await after(900);
+  expect([saved().revision, days(saved().calendar)[1]]).toEqual([7, '2026-03-31']);
+});
+
+test('figures with a comma are read; what is out of bounds, a zone that is none and an end that is none are said', async () => {
+  const { saved } = at();
+  press('Figures');
+  for (const [label, wrong, right] of [['Hours a maker sews in a week', '-3', '2,5'], ['Days from an order until cloth comes', '1.5', '14'], ['Time zone', 'Mars/North', 'Europe/Lisbon']] as const) {
+    type(label, wrong);
+    press('Keep');
+    expect(screen.getByRole('alert').textContent).toContain(wrong);
+    type(label, right);
+  }
+  press('Keep');
+  await after(900);
+  expect(saved().calendar).toMatchObject({ hoursPerWeek: 2.5, leadDays: 14, timeZone: 'Europe/Lisbon' });
+}); // prettier-ignore
+
+test('levelling is shown before and after, and taken only when it is wanted', async () => {
+  const flat = { ...START, endsOn: '2026-04-27', entries: [START.entries[0]!, { ...drop('2', '2026-04-06', ['b1', 'b2']) }] }; // prettier-ignore
+  const { saved } = at(START, { 'POST /api/projects/p/calendar/level': () => ({ calendar: flat, before: 150, after: 90, isProven: true }) }); // prettier-ignore
+  press('Level the load');
+  await after(50);
+  expect(
+    screen.getByText(/goes from 2 h 30 min to 1 h 30 min a week\. No choice .* is flatter/),
+  ).toBeTruthy();
+  expect(screen.getByText('Drop 2, Mon 30 Mar 2026 → Mon 6 Apr 2026: Plate, Rose')).toBeTruthy();
+  expect(screen.getAllByRole('img', { name: /Mon 2 Mar 2026: / })).toHaveLength(2);
+  press('Leave it as it is');
+  press('Level the load');
+  await after(50);
+  press('Take it');
+  await after(900);
+  expect(saved().calendar).toEqual(flat);
+});
+
+test('what if: other hours and a slower group change the chart and nothing else', async () => {
+  const { asked } = at();
+  const title = () => screen.getByText(/heaviest week/).textContent;
+  expect(title()).toBe('Each week: heaviest week 1 h 15 min, 0 of 8 weeks over the hours');
+  fireEvent.change(screen.getByRole('slider', { name: 'Everything takes 100 % of the standard' }), { target: { value: 200 } }); // prettier-ignore
+  fireEvent.change(screen.getByRole('slider', { name: '3 hours a week' }), { target: { value: 2 } });
+  expect(title()).toBe('Supposed: heaviest week 2 h 30 min, 8 of 8 weeks over the hours');
+  press('Back to what is');
+  expect(title()).toContain('1 h 15 min');
+  await after(2000);
+  expect(asked).toEqual([]);
+});
+
+test('makers who want a look come first, with their dates; drops say who will have sewn them', () => {
+  const maker = (name: string, state: 'stalled' | 'ahead') => ({ id: name, name, state, reason: 'Because.', weekly: 45, day50: '2026-05-01', day80: '2026-06-02', left: 130 }); // prettier-ignore
+  const pace: ProjectPace = {
+    makers: [maker('Ann', 'ahead'), maker('Bea', 'stalled')],
+    drops: [{ drop: '2', makers: 2, done: 0, likely: 2, sure: 1 }],
+    backTest: { asked: 40, held: 33 },
+  };
+  at(START, {}, pace);
+  const rows = within(screen.getByRole('table', { name: 'Who will be done when' })).getAllByRole('row').slice(1); // prettier-ignore
+  expect(rows.map((row) => row.textContent)).toEqual([
+    'Bea■stalled. Because.2 h 10 min45 minFri 1 May 2026Tue 2 Jun 2026',
+    'Ann▲ahead. Because.2 h 10 min45 minFri 1 May 2026Tue 2 Jun 2026',
+  ]);
+  expect(screen.getByText(/of 40 dates said at 8 in 10, 33 held \(83 %\)/)).toBeTruthy();
+  press('List with reasons');
+  expect(screen.getByText('Sewn by 0 of 2 makers; by the next drop likely by 2, and surely (8 of 10) by 1.')).toBeTruthy(); // prettier-ignore
+  expect(screen.queryByText(/Mon 2 Mar 2026: Drop 1/)).toBeNull();
+  press('Show 3 earlier dates');
+  expect(screen.getByText(/Mon 2 Mar 2026: Drop 1/)).toBeTruthy();
+});
+
+test('holidays of a file are looked through and put in; a secret address is shown once', async () => {
+  const found = [{ day: '2026-04-03', until: '2026-04-06', title: 'Easter' }, { day: '2026-05-01', until: '2026-05-01', title: 'May Day' }]; // prettier-ignore
+  const { saved } = at(START, {
+    'POST /api/projects/p/calendar/holidays': () => ({ holidays: found }),
+    'POST /api/projects/p/calendar/feed': () => ({ address: 'https://kevlo.example/api/feed/secret' }),
+  });
+  const input = screen.getByText('Holidays from an .ics').closest('label')!.querySelector('input')!;
+  fireEvent.change(input, { target: { files: [new File(['BEGIN:VCALENDAR'], 'h.ics')] } });
+  await after(50);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Fri 1 May 2026: May Day' }));
+  press('Put them in');
+  await after(900);
+  expect(saved().calendar.entries.slice(2)).toMatchObject([{ kind: 'holiday', title: 'Easter', until: '2026-04-06' }]); // prettier-ignore
+  press('New secret address');
+  await after(50);
+  expect(screen.getByText('https://kevlo.example/api/feed/secret')).toBeTruthy();
+});
