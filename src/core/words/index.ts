@@ -1,3 +1,4 @@
 export { counted } from './counted';
 export { firstSentence } from './firstSentence';
 export { formatMinutes } from './formatMinutes';
+export { inDays } from './inDays';

@@ -1,10 +1,27 @@
 import { expect, test } from 'vitest';
-import { counted, firstSentence } from '.';
+import { formatMinutes, inDays, counted, firstSentence } from '.';
 
 test('one is one, none and many are many, whatever their plural', () => {
   expect([0, 1, 2].map((number) => counted(number, 'paper'))).toEqual(['0 papers', '1 paper', '2 papers']);
   expect([1, 3].map((number) => counted(number, 'patch', 'patches'))).toEqual(['1 patch', '3 patches']);
   expect(counted(1.5, 'metre')).toBe('1.5 metres');
+});
+
+test('days and minutes as they are said', () => {
+  expect([0, 1, 3, -1, -8].map(inDays)).toEqual([
+    'today',
+    'in 1 day',
+    'in 3 days',
+    '1 day ago',
+    '8 days ago',
+  ]);
+  expect([0.2, 59.4, 60, 83, 118].map(formatMinutes)).toEqual([
+    '1 min',
+    '59 min',
+    '1 h',
+    '1 h 25 min',
+    '2 h',
+  ]);
 });
 
 test.each([

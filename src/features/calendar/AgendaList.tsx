@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { dayWords, daysBetween, type AgendaItem, type Day } from '@/core/calendar';
-import { counted } from '@/core/words';
+import { counted, inDays } from '@/core/words';
 import type { DropPace } from '@/server/calendar';
 import { KindMark, KINDS } from './KindMark';
 
@@ -59,11 +59,6 @@ export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
     </>
   );
 } // prettier-ignore
-
-export function inDays(days: number): string {
-  if (days === 0) return 'today';
-  return days > 0 ? `in ${counted(days, 'day')}` : `${counted(-days, 'day')} ago`;
-}
 
 /** Who will have sewn a drop, and all before it, when the next one comes. */
 export function readiness({ makers, done, likely, sure }: DropPace): string {

@@ -12,7 +12,7 @@ import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
 import { Facts } from '@/ui/Facts';
 import { LayoutDrawing } from './LayoutDrawing';
-import { formatBolt } from './formatBolt';
+import { formatBolt } from '@/ui/formatBolt';
 import { useLayout, type Layout } from './useLayout';
 
 /** The pieces that one bag takes of one cloth. */

@@ -13,7 +13,7 @@ import { ErrorNote } from '@/ui/ErrorNote';
 import { FigureField } from '@/ui/FigureField';
 import { printFigures, readFigures, type Fault, type Figure, type Typed } from '@/ui/figures';
 import { useSend } from '@/ui/useSend';
-import { boltUnit } from './formatBolt';
+import { boltUnit } from '@/ui/formatBolt';
 
 const figures = (system: UnitSystem): readonly Figure[] => {
   const unit = system === 'inch' ? 'yard' : 'metre';

@@ -11,7 +11,7 @@ import { formatLength, type UnitSystem } from '@/core/length';
 import type { ClothNeed } from '@/core/cloth';
 import type { ShelvedCloth } from '@/server/cloth';
 import { FabricChip } from '@/ui/FabricChip';
-import { formatBolt } from './formatBolt';
+import { formatBolt } from '@/ui/formatBolt';
 
 interface ShelfTableProps {
   readonly shelf: readonly ShelvedCloth[];

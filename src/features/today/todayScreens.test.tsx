@@ -1,5 +1,6 @@
 import { render, screen, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
+import { EMPTY_CALENDAR, agendaOf } from '@/core/calendar';
 import { FirstHour } from './FirstHour';
 import { Today } from './Today';
 
@@ -17,10 +18,36 @@ const items = () =>
       item.querySelector('strong')?.textContent,
     ]);
 
+const CALM = { calendar: EMPTY_CALENDAR, agenda: [], pace: [], short: [], today: '2026-03-05' };
+const drop = (id: string, day: string, own: string[]) => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks: own, isFixed: false }) as const; // prettier-ignore
+
+test('the next drop comes first with its bags and the cloth that is short; later bags are not called for; what was due is said for a week', () => {
+  const calendar = { ...EMPTY_CALENDAR, entries: [drop('1', '2026-03-14', ['a']), drop('2', '2026-05-14', ['b'])] };
+  const works = blocks.map(({ id, name }) => ({ id, name, minutes: 100, bags: 2, pieces: 40 }));
+  const pace = [{ id: 'm1', name: 'Ada', state: 'stalled', reason: 'No entry for 20 days.' }, { id: 'm2', name: 'Bo', state: 'slipping', reason: '' }];
+  const at = (today: string, kits: object[] = []) => (
+    <Today {...CALM} projectId="p1" blocks={blocks.slice(0, 1)} makers={makers} kits={kits as never} progress={[]} calendar={calendar} agenda={agendaOf(calendar, works)} pace={pace as never} short={['Madder 0.5 m']} today={today} />
+  );
+  const { rerender } = render(at('2026-03-05'));
+  expect(items()).toEqual([
+    ['/p/p1/bags', 'Drop 1 is in 9 days, Sat 14 Mar 2026'],
+    ['/p/p1/cloth', 'Cloth is short for Drop 1'],
+    ['/p/p1/calendar', 'Ada has not been heard of'],
+    ['/p/p1/cloth', 'Order cloth for Drop 1: was due 2 days ago, Tue 3 Mar 2026'],
+    ['/p/p1/bags', 'Pack for Drop 1: in 8 days, Fri 13 Mar 2026'],
+    ['/p/p1/bags', 'Star: 2 of 2 bags to pack'],
+  ]);
+  expect(screen.getByText('To buy: Madder 0.5 m.')).toBeTruthy();
+  rerender(at('2026-03-11', [kit('a', 'm1', 'packed'), kit('a', 'm2', 'packed')]));
+  expect(items().map(([path, what]) => `${path} ${what}`).slice(0, 2)).toEqual(['/p/p1/calendar Drop 1 is in 3 days, Sat 14 Mar 2026', '/p/p1/calendar Ada has not been heard of']);
+  expect(screen.queryByText(/was due/)).toBeNull();
+}); // prettier-ignore
+
 test('Today lists who is stuck first, then drawings with problems, then bags to pack; a skipped block asks no bag', () => {
   const progress = [{ makerId: 'm2', blockId: 'a', stuckOn: 'Sew 1 to 2' }, { makerId: 'm1', blockId: 'a' }];
-  render(<Today projectId="p1" blocks={blocks} makers={makers} kits={[kit('a', 'm1', 'packed'), kit('b', 'm1', 'handed-over')] as never} progress={progress as never} />);
+  render(<Today {...CALM} projectId="p1" blocks={blocks} makers={makers} kits={[kit('a', 'm1', 'packed'), kit('b', 'm1', 'handed-over')] as never} progress={progress as never} />);
   expect(items()).toEqual([
+    ['/p/p1/calendar', 'Lay out the drops'],
     ['/p/p1/makers', 'Bo is stuck on Star'],
     ['/p/p1/blocks/b', 'Plate: 1 problem in the drawing'],
     ['/p/p1/bags', 'Star: 1 of 2 bags to pack'],
@@ -28,9 +55,9 @@ test('Today lists who is stuck first, then drawings with problems, then bags to 
 }); // prettier-ignore
 
 test('an empty project is led to its first drawing and its makers; one that is ready wants nothing', () => {
-  const { rerender } = render(<Today projectId="p1" blocks={[]} makers={[]} kits={[]} progress={[]} />);
+  const { rerender } = render(<Today {...CALM} projectId="p1" blocks={[]} makers={[]} kits={[]} progress={[]} />);
   expect(items()).toEqual([['/p/p1/blocks/new', 'Bring in the first block drawing'], ['/p/p1/makers', 'Add the makers']]);
-  rerender(<Today projectId="p1" blocks={[blocks[0]!]} makers={[makers[0]!]} kits={[kit('a', 'm1', 'packed')] as never} progress={[]} />);
+  rerender(<Today {...CALM} calendar={{ ...EMPTY_CALENDAR, entries: [drop('1', '2026-03-01', ['a'])] }} projectId="p1" blocks={[blocks[0]!]} makers={[makers[0]!]} kits={[kit('a', 'm1', 'packed')] as never} progress={[]} />);
   expect(screen.getByText(/^Nothing wants a decision/)).toBeTruthy();
 }); // prettier-ignore
 

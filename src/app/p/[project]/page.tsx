@@ -1,15 +1,28 @@
+import { pickList, sewersOf } from '@/core/bags';
+import { agendaOf, dayAt, dropsOf } from '@/core/calendar';
+import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
 import { FirstHour } from '@/features/today/FirstHour';
 import { Today } from '@/features/today/Today';
+import { blockWorks, projectPace, readKeptCalendar } from '@/server/calendar';
+import { clothShelf } from '@/server/cloth';
+import { database } from '@/server/database';
+import { formatBolt } from '@/ui/formatBolt';
+import { formatMinutes } from '@/ui/formatMinutes';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
-import { formatMinutes } from '@/ui/formatMinutes';
 import { loadBlocks, loadPeople } from './load';
 
 export default async function TodayPage({ params }: { params: Promise<{ project: string }> }) {
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const people = await loadPeople(projectId);
+  const sql = database();
+  const now = new Date().getTime();
+  const [{ calendar }, works] = await Promise.all([readKeptCalendar(sql, project), blockWorks(sql, project)]);
+  const pace = await projectPace(sql, project, { ...calendar, entries: [] }, [], now);
+  const today = dayAt(now, calendar.timeZone);
+  const next = dropsOf(calendar).find(({ day }) => day >= today);
   return (
     <StationPage
       map={
@@ -35,7 +48,29 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
         projectId={projectId}
         blocks={blocks.map(({ id, name, sheet }) => ({ id, name, problems: sheet.problems.length }))}
         {...people}
+        calendar={calendar}
+        agenda={agendaOf(calendar, works)}
+        pace={pace.makers}
+        short={await shortFor(projectId, next?.blocks ?? [])}
+        today={today}
       />
     </StationPage>
   );
 }
+
+/** Cloths of which bags of some blocks that are not packed yet take more than there is, with what is to be bought. */
+async function shortFor(projectId: string, blockIds: readonly string[]): Promise<string[]> {
+  const { project, blocks } = await loadBlocks(projectId);
+  const { makers, kits } = await loadPeople(projectId);
+  const shelf = await clothShelf(database(), project);
+  const isPacked = (block: string, maker: string) => kits.some((kit) => kit.blockId === block && kit.makerId === maker && kit.status !== 'to-pack');
+  const wanted = blocks.filter(({ id }) => blockIds.includes(id)).map(({ id, name, sheet }) => ({
+    block: name,
+    contents: sheet.bag,
+    bags: sewersOf(id, makers).filter((maker) => !isPacked(id, maker.id)).length,
+  }));
+  return pickList(wanted).cloth.flatMap(({ fabric, lines }) => {
+    const { buyMm } = clothNeed(fabric, lines, shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH, project.unitSystem);
+    return buyMm > 0 ? [`${fabric} ${formatBolt(buyMm, project.unitSystem)}`] : [];
+  });
+} // prettier-ignore

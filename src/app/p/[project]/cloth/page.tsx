@@ -3,7 +3,7 @@ import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
 import { cutPieces } from '@/core/cutting';
 import { nameKinds } from '@/core/shapes';
 import { ClothStation } from '@/features/cloth/ClothStation';
-import { formatBolt } from '@/features/cloth/formatBolt';
+import { formatBolt } from '@/ui/formatBolt';
 import { clothShelf } from '@/server/cloth';
 import { database } from '@/server/database';
 import { StationPage } from '@/ui/StationPage';

@@ -1,0 +1,138 @@
+import { sewersOf } from '@/core/bags';
+import { dayWords, daysBetween, dropsOf, type AgendaItem, type Calendar, type Day } from '@/core/calendar';
+import { counted, inDays } from '@/core/words';
+import type { Kit } from '@/server/bags';
+import type { MakerPace } from '@/server/calendar';
+import type { Maker } from '@/server/makers';
+import type { BlockProgress } from '@/server/progress';
+
+/** What Today is told from. */
+export interface TodayFacts {
+  readonly blocks: readonly { readonly id: string; readonly name: string; readonly problems: number }[];
+  readonly makers: readonly Maker[];
+  readonly kits: readonly Kit[];
+  readonly progress: readonly BlockProgress[];
+  readonly calendar: Calendar;
+  readonly agenda: readonly AgendaItem[];
+  readonly pace: readonly MakerPace[];
+  /** What is still to be bought for bags of the next drop that are not packed yet, in words. */
+  readonly short: readonly string[];
+  readonly today: Day;
+}
+
+/** Something that wants a decision, and where it is taken. */
+export interface TodayItem {
+  readonly key: string;
+  /** Address under the project's. */
+  readonly path: string;
+  readonly what: string;
+  readonly why: string;
+  readonly tone: 'primary.main' | 'warning.main' | 'error.main';
+}
+
+/** Orders and evenings of packing are called for this many days ahead, and for as many after. */
+const AHEAD_DAYS = 14;
+const LATE_DAYS = 7;
+
+/** What wants a decision now: the next drop first, then who needs help, then what is due. */
+export function todayItems(facts: TodayFacts): TodayItem[] {
+  return [...firstSteps(facts), ...nextDrop(facts), ...help(facts), ...due(facts), ...problems(facts), ...bagsToPack(facts)];
+} // prettier-ignore
+
+function firstSteps({ blocks, makers, calendar }: TodayFacts): TodayItem[] {
+  const tone = 'primary.main';
+  return [
+    ...(blocks.length === 0
+      ? [{ key: 'first', path: 'blocks/new', what: 'Bring in the first block drawing', why: 'Everything else (bags, order of work, makers’ pages) is worked out from it.', tone } as const]
+      : []),
+    ...(makers.length === 0
+      ? [{ key: 'makers', path: 'makers', what: 'Add the makers', why: 'One bag per block is packed for each, and each gets a personal link.', tone } as const]
+      : []),
+    ...(blocks.length > 0 && makers.length > 0 && dropsOf(calendar).length === 0
+      ? [{ key: 'calendar', path: 'calendar', what: 'Lay out the drops', why: 'When to order cloth, when to pack and who will be done follows from them.', tone } as const]
+      : []),
+  ];
+} // prettier-ignore
+
+/** The blocks that are handed out by a day; all of them where no drop is laid out. */
+function dueBlocks({ blocks, calendar, today }: TodayFacts) {
+  const drops = dropsOf(calendar);
+  const next = drops.find(({ day }) => day >= today);
+  const wanted = new Set(
+    drops.filter(({ day }) => day <= (next?.day ?? today)).flatMap((drop) => drop.blocks),
+  );
+  return { next, blocks: drops.length === 0 ? blocks : blocks.filter(({ id }) => wanted.has(id)) };
+}
+
+function bagsOf({ makers, kits }: TodayFacts, blockId: string): { bags: number; left: number } {
+  const own = sewersOf(blockId, makers);
+  const isReady = (id: string) => kits.some((kit) => kit.blockId === blockId && kit.makerId === id && kit.status !== 'to-pack');
+  return { bags: own.length, left: own.filter(({ id }) => !isReady(id)).length };
+} // prettier-ignore
+
+function nextDrop(facts: TodayFacts): TodayItem[] {
+  const { today, short } = facts;
+  const { next } = dueBlocks(facts);
+  if (!next) return [];
+  const all = next.blocks.map((block) => bagsOf(facts, block));
+  const [bags, left] = [all.reduce((sum, one) => sum + one.bags, 0), all.reduce((sum, one) => sum + one.left, 0)];
+  const packed = left === 0 ? `All ${counted(bags, 'bag')} are packed.` : `${bags - left} of ${counted(bags, 'bag')} packed.`;
+  const what = `${next.title} is ${inDays(daysBetween(today, next.day))}, ${dayWords(next.day)}`;
+  const item: TodayItem = { key: next.id, path: left > 0 ? 'bags' : 'calendar', what, why: packed, tone: left > 0 ? 'warning.main' : 'primary.main' };
+  if (short.length === 0 || left === 0) return [item];
+  return [
+    item,
+    { key: `${next.id}-cloth`, path: 'cloth', what: `Cloth is short for ${next.title}`, why: `To buy: ${short.join(', ')}.`, tone: 'warning.main' },
+  ];
+} // prettier-ignore
+
+function help({ progress, makers, blocks, pace }: TodayFacts): TodayItem[] {
+  const nameOf = (list: readonly { id: string; name: string }[], id: string) => list.find((entry) => entry.id === id)?.name ?? ''; // prettier-ignore
+  const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined);
+  return [
+    ...stuck.map(({ makerId, blockId, stuckOn = '' }): TodayItem => ({
+      key: `s${makerId}${blockId}`,
+      path: 'makers',
+      what: `${nameOf(makers, makerId)} is stuck on ${nameOf(blocks, blockId)}`,
+      why: stuckOn,
+      tone: 'error.main',
+    })),
+    ...pace.filter(({ state }) => state === 'stalled').map(({ id, name, reason }): TodayItem => ({
+      key: `p${id}`,
+      path: 'calendar',
+      what: `${name} has not been heard of`,
+      why: reason,
+      tone: 'error.main',
+    })),
+  ]; // prettier-ignore
+}
+
+function due({ agenda, today }: TodayFacts): TodayItem[] {
+  return agenda.flatMap(({ id, kind, day, title, reason }): TodayItem[] => {
+    const days = daysBetween(today, day);
+    if (days > AHEAD_DAYS || days < -LATE_DAYS) return [];
+    const when = `${inDays(days)}, ${dayWords(day)}`;
+    if (kind === 'order' || kind === 'packing')
+      return [{ key: id, path: kind === 'order' ? 'cloth' : 'bags', what: `${title}: ${days < 0 ? 'was due ' : ''}${when}`, why: reason, tone: days < 0 ? 'warning.main' : 'primary.main' }];
+    return kind === 'meeting' && days >= 0 ? [{ key: id, path: 'calendar', what: `${title} ${when}`, why: reason, tone: 'primary.main' }] : [];
+  });
+} // prettier-ignore
+
+function problems({ blocks }: TodayFacts): TodayItem[] {
+  return blocks.filter((block) => block.problems > 0).map(({ id, name, problems: count }) => ({
+    key: `d${id}`,
+    path: `blocks/${id}`,
+    what: `${name}: ${counted(count, 'problem')} in the drawing`,
+    why: 'See the place on the drawing.',
+    tone: 'warning.main',
+  })); // prettier-ignore
+}
+
+/** Bags of what is due; those of later drops are not called for yet. */
+function bagsToPack(facts: TodayFacts): TodayItem[] {
+  return dueBlocks(facts).blocks.flatMap(({ id, name }): TodayItem[] => {
+    const { bags, left } = bagsOf(facts, id);
+    if (left === 0) return [];
+    return [{ key: `b${id}`, path: 'bags', what: `${name}: ${left} of ${counted(bags, 'bag')} to pack`, why: 'The pick list adds up what they take.', tone: 'warning.main' }]; // prettier-ignore
+  });
+}
