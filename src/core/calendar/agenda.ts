@@ -8,7 +8,7 @@ import {
   type Drop,
   type Holiday,
 } from './calendar';
-import { plusDays, type Day } from './days';
+import { dayWords, plusDays, type Day } from './days';
 
 /** What a block asks for when its bags are made and sewn. */
 export interface BlockWork {
@@ -56,7 +56,7 @@ export function agendaOf(calendar: Calendar, blocks: readonly BlockWork[]): Agen
 function itemsOf(entry: CalendarEntry, holidays: readonly Holiday[], blocks: readonly BlockWork[]): AgendaItem[] {
   const { id, kind, title, day, note = '' } = entry;
   const item = { id, kind, title, day, entry: id };
-  if (entry.kind === 'holiday') return [{ ...item, reason: day === entry.until ? note : `${note ? `${note}; ` : ''}to ${entry.until}` }];
+  if (entry.kind === 'holiday') return [{ ...item, reason: day === entry.until ? note : `${note ? `${note}; ` : ''}to ${dayWords(entry.until)}` }];
   if (entry.kind === 'drop') {
     const names = entry.blocks.flatMap((block) => blocks.find((one) => one.id === block)?.name ?? []);
     return [{ ...item, reason: names.length > 0 ? names.join(', ') : 'no block in it yet' }];
@@ -92,7 +92,7 @@ function deadlinesOf(drop: Drop, calendar: Calendar, holidays: readonly Holiday[
       day: order,
       kind: 'order',
       title: `Order cloth for ${drop.title}`,
-      reason: `${counted(calendar.leadDays, 'day')} until it comes, then packing on ${packing}`,
+      reason: `${counted(calendar.leadDays, 'day')} until it comes, then packing on ${dayWords(packing)}`,
       entry: drop.id,
     },
   ];

@@ -66,8 +66,8 @@ test('cloth is ordered and bags are packed in time before a drop, over a holiday
   ]);
   expect(agenda.map(({ reason }) => reason)).toEqual([
     '18:30, 120 minutes; Back room',
-    '10 days until it comes, then packing on 2026-04-07',
-    'to 2026-04-06',
+    '10 days until it comes, then packing on Tue 7 Apr 2026',
+    'to Mon 6 Apr 2026',
     '18:30, 120 minutes; Back room Falls into a holiday.',
     '20 bags, about 120 minutes: 1 evening of 120 minutes',
     'Block 1, Block 2',

@@ -66,7 +66,7 @@ test('one missed week changes no state; a hand that slows down is seen; silence 
   const full = [50, 45, 55, 50, 48, 52, 50, 51];
   expect(stateAfter([...full, 50]).state).toBe('on-pace');
   expect(stateAfter([...full, 0]).state).toBe('on-pace');
-  expect(stateAfter([...full, 0, 0])).toMatchObject({ state: 'stalled', reason: 'No entry for 15 days (since 2026-02-28); usually 3 days between entries.' }); // prettier-ignore
+  expect(stateAfter([...full, 0, 0])).toMatchObject({ state: 'stalled', reason: 'No entry for 15 days (since Sat 28 Feb 2026); usually 3 days between entries.' }); // prettier-ignore
   const slowing = stateAfter([60, 55, 52, 46, 41, 38, 33, 30, 26, 24, 20]);
   expect(slowing.state).toBe('slipping');
   expect(slowing.reason).toMatch(

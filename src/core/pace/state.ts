@@ -1,4 +1,5 @@
 import { mean } from 'simple-statistics';
+import { dayAt, dayWords } from '../calendar';
 import { counted, formatMinutes } from '../words';
 import { slowsDown, likeliest, type Paces } from './beliefs';
 import type { GroupPace } from './pace';
@@ -62,5 +63,5 @@ export function stalledFor(maker: MakerHistory, now: number): string | undefined
   if (!hasBegun) return `No entry in the ${days} since the start.`;
   const often =
     between.length > 0 ? `; usually ${counted(Math.max(1, Math.round(usual)), 'day')} between entries` : '';
-  return `No entry for ${days} (since ${new Date(now - silent * DAY_MS).toISOString().slice(0, 10)})${often}.`;
+  return `No entry for ${days} (since ${dayWords(dayAt(now - silent * DAY_MS, 'UTC'))})${often}.`;
 }

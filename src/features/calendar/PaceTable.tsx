@@ -41,7 +41,9 @@ export function PaceTable({ pace }: { pace: ProjectPace }) {
               <TableCell>Maker</TableCell>
               <TableCell>State</TableCell>
               <TableCell align="right">Left</TableCell>
-              <TableCell align="right">A week</TableCell>
+              <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                A week
+              </TableCell>
               <TableCell align="right">Even chances</TableCell>
               <TableCell align="right">8 in 10</TableCell>
             </TableRow>

@@ -52,7 +52,7 @@ export function WeekRows({ agenda, load, holidays, today, onOpen, onAdd, onMove 
       onDragEnd={({ active, over }) => over && onMove(String(active.id), String(over.id))}
     >
       {first > earliest && (
-        <Button size="small" sx={{ mb: 1 }} onClick={() => setIsAll(true)}>
+        <Button size="small" sx={{ mb: 1, display: 'block' }} onClick={() => setIsAll(true)}>
           {`Show ${counted(daysBetween(earliest, first) / 7, 'earlier week')}`}
         </Button>
       )}
@@ -114,6 +114,7 @@ function DayCell({ day, isToday, isHoliday, onAdd, children }: DayCellProps) {
       role="cell"
       onDoubleClick={() => onAdd(day)}
       sx={{
+        position: 'relative',
         borderLeft: 1,
         borderColor: 'divider',
         p: 0.25,
