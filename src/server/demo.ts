@@ -148,6 +148,11 @@ async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Promise<voi
     await setShelf(sql, access, {
       ...cloth,
       turns: cloth.name === 'Beacon' ? 'none' : 'any',
+      // Two prints have motifs that are worth cutting round.
+      ...(cloth.name === 'Beacon'
+        ? { repeatWidthMm: 3 * INCH, repeatHeightMm: 4 * INCH, isHalfDrop: true }
+        : {}),
+      ...(cloth.name === 'Madder' ? { repeatWidthMm: 2.5 * INCH, repeatHeightMm: 2.5 * INCH } : {}),
       stockMm: yards * 36 * INCH,
       pricePerMetre: Math.round((11.5 + (index % 4)) * 100) / 100,
     });

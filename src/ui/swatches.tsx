@@ -31,6 +31,42 @@ export function swatchFill(prefix: string, fabrics: readonly string[], fabric: s
   return `url(#${prefix}-${Math.max(0, fabrics.indexOf(fabric))})`;
 }
 
+interface RepeatPatternProps {
+  readonly id: string;
+  readonly fabric: string;
+  readonly fabrics: readonly string[];
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly isHalfDrop: boolean;
+  /** Where the pattern's origin, a motif, is put. */
+  readonly transform?: string;
+}
+
+/** A cloth drawn at the size of its repeat, a motif at the origin; two columns where every second lies half a repeat lower. */
+export function RepeatPattern({ id, fabric, fabrics, widthMm, heightMm, isHalfDrop, transform }: RepeatPatternProps) {
+  const { ground, figure, weave } = useClothLook()(fabric, fabrics);
+  const columns = isHalfDrop ? 2 : 1;
+  const tile = (x: number, y: number) => (
+    <g key={`${x} ${y}`} transform={`translate(${x} ${y}) scale(${widthMm / REPEAT_MM} ${heightMm / REPEAT_MM})`}>
+      {WEAVES[weave % WEAVES.length]}
+    </g>
+  );
+  return (
+    <pattern
+      id={id}
+      width={columns * widthMm}
+      height={heightMm}
+      patternUnits="userSpaceOnUse"
+      patternTransform={`${transform ?? ''} translate(${-widthMm / 2} ${-heightMm / 2})`}
+      color={figure}
+    >
+      <rect width={columns * widthMm} height={heightMm} fill={ground} />
+      {tile(0, 0)}
+      {isHalfDrop && [tile(widthMm, heightMm / 2), tile(widthMm, -heightMm / 2)]}
+    </pattern>
+  );
+} // prettier-ignore
+
 /** Pattern definitions for some fabrics; fill with {@link swatchFill}. */
 export function SwatchPatterns({
   prefix,

@@ -11,9 +11,11 @@ export {
   type ClothLook,
 } from './looks';
 export {
+  LEAST_REPEAT_MM,
   SHELF_LIMITS,
   USUAL_CLOTH,
   clothNeed,
+  hasRepeat,
   soldBy,
   usableWidth,
   type ClothNeed,

@@ -13,6 +13,11 @@ export interface ShelfCloth {
   readonly stockMm: number;
   /** For a metre, in the money of the shop; 0 where it is not known. */
   readonly pricePerMetre: number;
+  /** From one motif to the next one like it, across and along, mm; 0 where nothing repeats that matters. */
+  readonly repeatWidthMm: number;
+  readonly repeatHeightMm: number;
+  /** Whether every second column of motifs lies half a repeat lower. */
+  readonly isHalfDrop: boolean;
 }
 
 /** Bolts of quilting cotton are about 110 cm wide, 107 usable. */
@@ -22,6 +27,9 @@ export const USUAL_CLOTH: ShelfCloth = {
   turns: 'any',
   stockMm: 0,
   pricePerMetre: 0,
+  repeatWidthMm: 0,
+  repeatHeightMm: 0,
+  isHalfDrop: false,
 };
 
 /** Limits that forms and the server share. */
@@ -30,10 +38,19 @@ export const SHELF_LIMITS = {
   selvedgeMm: { least: 0, most: 200 },
   stockMm: { least: 0, most: 1_000_000 },
   pricePerMetre: { least: 0, most: 10_000 },
+  repeatWidthMm: { least: 0, most: 2000 },
+  repeatHeightMm: { least: 0, most: 2000 },
 } as const;
 
 /** Between the selvedges, mm. */
 export const usableWidth = ({ widthMm, selvedgeMm }: ShelfCloth) => widthMm - 2 * selvedgeMm;
+
+/** A repeat below this is no motif to cut round, mm. */
+export const LEAST_REPEAT_MM = 5;
+
+/** Whether a print's motifs are far enough apart to cut papers round them. */
+export const hasRepeat = ({ repeatWidthMm, repeatHeightMm }: ShelfCloth) =>
+  repeatWidthMm >= LEAST_REPEAT_MM && repeatHeightMm >= LEAST_REPEAT_MM;
 
 /** Cloth is sold by this, mm: tenths of a metre or eighths of a yard. */
 export function soldBy(system: UnitSystem): number {

@@ -13,6 +13,8 @@ import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { Notice } from '@/ui/Notice';
 import { useSend } from '@/ui/useSend';
+import { FussyPanel } from './FussyPanel';
+import type { FussyPaper } from './fussyRequest';
 import { LayoutPanel, type BagPieces } from './LayoutPanel';
 import { ShelfDialog } from './ShelfDialog';
 import { ShelfTable } from './ShelfTable';
@@ -22,11 +24,12 @@ interface ClothStationProps {
   readonly shelf: readonly ShelvedCloth[];
   readonly lines: readonly { readonly fabric: string; readonly lines: readonly CutLine[] }[];
   readonly bags: readonly BagPieces[];
+  readonly papers: readonly FussyPaper[];
   readonly makers: number;
 }
 
 /** How cloth is cut, how much is needed, and what it costs. */
-export function ClothStation({ project, shelf: initial, lines, bags, makers }: ClothStationProps) {
+export function ClothStation({ project, shelf: initial, lines, bags, papers, makers }: ClothStationProps) {
   const system = project.unitSystem;
   const [shelf, setShelf] = useState(initial);
   const [edited, setEdited] = useState<ShelvedCloth | undefined>();
@@ -81,6 +84,7 @@ export function ClothStation({ project, shelf: initial, lines, bags, makers }: C
       </Typography>
       <ShelfTable shelf={shelf} needs={needs} fabrics={fabrics} system={system} onEdit={setEdited} />
       <LayoutPanel bags={bags} shelf={shelf} system={system} />
+      <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
       {edited && (
         <ShelfDialog
           projectId={project.id}

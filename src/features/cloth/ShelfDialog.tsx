@@ -30,6 +30,22 @@ const figures = (system: UnitSystem): readonly Figure[] => {
         ['none', 'one way only: the print has a way up'],
       ],
     },
+    {
+      name: 'repeatWidthMm',
+      label: 'Repeat across, from motif to motif',
+      type: 'length or none',
+      hint: '0 where nothing repeats that matters',
+    },
+    { name: 'repeatHeightMm', label: 'Repeat along', type: 'length or none' },
+    {
+      name: 'drop',
+      label: 'Columns of motifs',
+      type: 'choice',
+      choices: [
+        ['straight', 'side by side'],
+        ['half', 'every second one half a repeat lower'],
+      ],
+    },
     { name: 'stock', label: `In stock, ${unit}s`, type: 'number' },
     { name: 'price', label: `Price of a ${unit}`, type: 'number', hint: '0 where it is not known' },
   ];
@@ -48,7 +64,7 @@ export function ShelfDialog({ projectId, cloth, system, onSaved, onClose }: Shel
   const fields = figures(system);
   const unit = boltUnit(system);
   const round = (value: number) => Math.round(value * 100) / 100;
-  const before = { ...cloth, stock: round(cloth.stockMm / unit), price: round((cloth.pricePerMetre * unit) / 1000) };
+  const before = { ...cloth, drop: cloth.isHalfDrop ? 'half' : 'straight', stock: round(cloth.stockMm / unit), price: round((cloth.pricePerMetre * unit) / 1000) };
   const [typed, setTyped] = useState<Typed>(() => printFigures(fields, before, system));
   const [fault, setFault] = useState<Fault | undefined>();
   const { error, isBusy, run } = useSend();
@@ -56,12 +72,13 @@ export function ShelfDialog({ projectId, cloth, system, onSaved, onClose }: Shel
     const read = readFigures(fields, typed, system, before);
     setFault(read.fault);
     if (read.fault) return;
-    const { stock, price, ...rest } = read.figures as Record<string, number>;
+    const { stock, price, drop, ...rest } = read.figures as Record<string, number>;
     void run(async () => {
       const next = {
         name: cloth.name,
         revision: cloth.revision,
         ...rest,
+        isHalfDrop: (drop as unknown) === 'half',
         stockMm: (stock ?? 0) * unit,
         pricePerMetre: ((price ?? 0) * 1000) / unit,
       };

@@ -33,9 +33,12 @@ const lines = [{ fabric: 'Calico', lines: [{ widthMm: 50, lengthMm: 50, total: 4
 const bags = [
   { blockId: 'b', block: 'Star', fabric: 'Calico', bags: 2, kinds: [{ id: 'square', polygon: SQUARE, count: 21 }] },
 ]; // prettier-ignore
+const grown = (by: number) =>
+  SQUARE.map(({ x, y }) => ({ x: x < 25 ? -by : 50 + by, y: y < 25 ? -by : 50 + by }));
+const papers = [{ id: 'square', block: 'Star', fabric: 'Madder', count: 4, bags: 3, paper: SQUARE, cut: grown(6), tighter: grown(4) }]; // prettier-ignore
 const nested = (lengthMm: number): Nested => ({ placed: [{ kind: 0, turnDeg: 0, x: 0, y: 0 }], left: [0], lengthMm, density: 0.8, boundLengthMm: 40, stripsLengthMm: 100 }); // prettier-ignore
-const show = (unitSystem: 'metric' | 'inch' = 'metric') =>
-  render(<ClothStation project={{ id: 'p', unitSystem } as Project} shelf={shelf} lines={lines} bags={bags} makers={2} />); // prettier-ignore
+const show = (unitSystem: 'metric' | 'inch' = 'metric', own = shelf) =>
+  render(<ClothStation project={{ id: 'p', unitSystem } as Project} shelf={own} lines={lines} bags={bags} papers={papers} makers={2} />); // prettier-ignore
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const row = (name: string) => within(screen.getByText(name, { selector: 'td *' }).closest('tr')!);
 
@@ -90,4 +93,52 @@ test('a layout is shown as it gets better; stopping keeps the best, finishing na
   await act(async () => worker.finish?.(nested(70)));
   expect(await screen.findByText('fat quarter, 18 × 22″')).toBeTruthy();
   expect(screen.getByText('0.06 m for 2 bags')).toBeTruthy();
+});
+
+interface Asked {
+  readonly body: { cloth: { lengthMm: number }; anchors: { setOf: number; outline: number[][] }[] };
+}
+
+test('a paper is laid on the print by keys and by name; sets are found, with what would give more, a sheet and a window', async () => {
+  const asked = answering({
+    'POST /api/projects/p/fussy': ({ body }) => {
+      const { cloth, anchors } = body as Asked['body'];
+      const sets = cloth.lengthMm > 500 ? 4 : 2;
+      const placed = Array.from({ length: sets * anchors[0]!.setOf }, (_, i) => ({ anchor: 'a', x: 300 - 60 * (i % 4), y: 60 * Math.floor(i / 4) + 30 }));
+      return { placed, anchors: [{ id: 'a', sets, most: sets }], isProven: true };
+    },
+  });
+  const printed = shelf.map((cloth) => ({ ...cloth, repeatWidthMm: 60, repeatHeightMm: 80, isHalfDrop: true }));
+  show('metric', printed);
+  const picture = screen.getByRole('application');
+  fireEvent.keyDown(picture, { key: 'ArrowRight', shiftKey: true });
+  fireEvent.keyDown(picture, { key: ']' });
+  expect(screen.getByRole('combobox', { name: 'On the motif lies' }).textContent).toBe('a point of your own');
+  expect(screen.getByLabelText<HTMLInputElement>('Turned by, °').value).toBe('5');
+  fireEvent.change(screen.getByLabelText('Turned by, °'), { target: { value: '0' } });
+  fireEvent.change(screen.getByLabelText('Papers in a set'), { target: { value: 'four' } });
+  expect(screen.getByRole('button', { name: 'Find the most sets' }).hasAttribute('disabled')).toBe(true);
+  fireEvent.change(screen.getByLabelText('Papers in a set'), { target: { value: '4' } });
+  press('Find the most sets');
+  expect(screen.queryByText(/No choice of motifs gives more/)).toBeNull();
+  // Twelve squares for three bags: three sets of four.
+  expect(await screen.findByText(/want 3 sets: 1 are missing/)).toBeTruthy();
+  expect(await screen.findByText('A piece longer by one repeat (80 mm) gives 2 sets more.')).toBeTruthy();
+  const bodies = asked.map(({ body }) => body as Asked['body']);
+  expect(bodies.map(({ cloth }) => cloth.lengthMm)).toEqual([500, 580, 500]);
+  // The paper pushed 5 mm to the right: its middle lies there, the motif at the origin.
+  const xs = bodies[0]!.anchors[0]!.outline.map(([x = 0]) => x);
+  expect([Math.min(...xs), Math.max(...xs)].map(Math.round)).toEqual([-26, 36]);
+  const rows = within(screen.getByRole('table', { name: 'Cutting sheet' })).getAllByRole('row').slice(1);
+  expect(rows.map((row) => row.textContent)).toEqual(['11120 mm30 mm', '21180 mm30 mm', '31240 mm30 mm', '41300 mm30 mm', '52120 mm90 mm', '62180 mm90 mm', '72240 mm90 mm', '82300 mm90 mm']);
+  expect(screen.getByRole('img', { name: 'Window template at its true size' }).getAttribute('width')).toBe('66mm');
+  expect(screen.getAllByRole('img', { name: /^4 copies of square round a corner/ })).toHaveLength(2);
+  // Whatever is changed, what was found for something else is gone.
+  fireEvent.keyDown(picture, { key: 'ArrowUp' });
+  expect(screen.queryByText(/No choice of motifs gives more/)).toBeNull();
+}); // prettier-ignore
+
+test('without a repeat it is said where to give one', () => {
+  show();
+  expect(screen.getByText(/^Say under “Change” how far apart the motifs/)).toBeTruthy();
 });

@@ -59,6 +59,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`PATCH ${P}/cloths`]: 'edit',
   [`PUT ${P}/cloths`]: 'edit',
   [`GET ${P}/export`]: 'read',
+  [`POST ${P}/fussy`]: 'edit',
   [`GET ${P}/kits`]: 'read',
   [`PUT ${P}/kits`]: 'pack',
   [`GET ${P}/live`]: 'read',

@@ -9,6 +9,7 @@ import { readProjectFile, type DrawingOptions, type ProjectFile } from '@/core/f
 import { documentOfRecipe, type Recipe } from '@/core/generate';
 import type { UnitSystem } from '@/core/length';
 import { papersJob, printJob, stepCards, type PageSize, type PapersOptions, type PaperRun, type PrintWish } from '@/core/printing'; // prettier-ignore
+import { fussy, fussyResult, readFussyRequest } from '@/core/requests';
 import { projectMarks, type ChosenMark, type MarkedPaper } from '@/core/shapes';
 import {
   blockSheet,
@@ -95,6 +96,17 @@ const LEVEL_SECONDS = 3;
 export async function level({ calendar, blocks, today }: { calendar: Calendar; blocks: readonly BlockWork[]; today: Day }): Promise<Levelled> {
   return levelCalendar(calendar, blocks, today, await loadSolver(), LEVEL_SECONDS);
 } // prettier-ignore
+
+/** Seconds for each anchor of a fussy request. */
+const FUSSY_SECONDS = 10;
+
+/** Answers a `kevlo.fussy-request/1`. */
+export function fussySets({ request }: { request: unknown }): Promise<Refusable<object>> {
+  return refusable(async () => {
+    const asked = readFussyRequest(JSON.stringify(request));
+    return fussyResult(asked, fussy(asked, await loadSolver(), FUSSY_SECONDS));
+  });
+}
 
 /** Papers of a whole project under its setting. */
 export function papers(sources: PapersSources): PapersOfProject {

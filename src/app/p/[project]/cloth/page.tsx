@@ -11,6 +11,9 @@ import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { loadBlocks, loadPeople } from '../load';
 
+/** A sixteenth of an inch: what an allowance is made narrower by to see whether another set fits. */
+const TIGHTER_MM = 25.4 / 16;
+
 export const metadata = { title: 'Cloth' };
 
 export default async function ClothPage({ params }: { params: Promise<{ project: string }> }) {
@@ -36,6 +39,33 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
         backgroundMoreMm: BACKGROUND_MORE_MM,
       }),
     }));
+  });
+  const papers = blocks.flatMap(({ id, name, sheet }) => {
+    const names = nameKinds(sheet.bag.papers.map(({ kind }) => kind), project.unitSystem); // prettier-ignore
+    const cutWith = (fabric: string, allowanceMm: number) =>
+      cutPieces(sheet.patches, fabric, names, { allowanceMm, backgroundMoreMm: 0 });
+    return sheet.bag.fabrics.flatMap(({ fabric }) => {
+      const [own, cut, tighter] = [0, project.allowanceMm, Math.max(0, project.allowanceMm - TIGHTER_MM)].map(
+        (allowance) => cutWith(fabric, allowance),
+      );
+      return (cut ?? []).flatMap((piece, index) => {
+        const [paper, narrow] = [own?.[index], tighter?.[index]];
+        return paper && narrow
+          ? [
+              {
+                id: piece.id,
+                block: name,
+                fabric,
+                count: piece.count,
+                bags: bagsOf(id),
+                paper: paper.polygon,
+                cut: piece.polygon,
+                tighter: narrow.polygon,
+              },
+            ]
+          : [];
+      });
+    });
   });
   const needOf = (block: (typeof packed)[number]) =>
     pickList([block]).cloth.reduce((sum, { fabric, lines }) => {
@@ -64,6 +94,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
         shelf={shelf}
         lines={pickList(packed).cloth}
         bags={bags}
+        papers={papers}
         makers={makers.length}
       />
     </StationPage>

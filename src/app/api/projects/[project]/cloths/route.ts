@@ -31,6 +31,12 @@ const SHELF = Joi.object<ShelvedCloth>({
   turns: Joi.string().valid('any', 'half', 'none').required(),
   stockMm: figure('stockMm').label('stock'),
   pricePerMetre: figure('pricePerMetre').label('price'),
+  // Both or none.
+  repeatWidthMm: figure('repeatWidthMm').label('repeat across'),
+  repeatHeightMm: figure('repeatHeightMm')
+    .label('repeat along')
+    .when('repeatWidthMm', { is: Joi.number().greater(0), then: Joi.number().greater(0) }),
+  isHalfDrop: Joi.boolean().required(),
 });
 
 export const PUT = projectRoute('edit', async (request, access) =>

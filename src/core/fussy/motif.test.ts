@@ -1,0 +1,34 @@
+import { expect, test } from 'vitest';
+import type { Point } from '../geometry';
+import { outlineAbout, pushed, referencePoints, wheelOf, type Motif } from '.';
+
+/** A rhombus of 60° with sides of 40, its sharp corner at the origin, pointing left. */
+const RHOMBUS: Point[] = [{ x: 0, y: 0 }, { x: 40 * Math.cos(Math.PI / 6), y: -20 }, { x: 80 * Math.cos(Math.PI / 6), y: 0 }, { x: 40 * Math.cos(Math.PI / 6), y: 20 }]; // prettier-ignore
+const ROUND = Array.from({ length: 60 }, (_, i) => ({ x: 30 * Math.cos(i * (Math.PI / 30)), y: 30 * Math.sin(i * (Math.PI / 30)) })); // prettier-ignore
+const near = ({ x, y }: Point) => [Math.round(x * 100) / 100 + 0, Math.round(y * 100) / 100 + 0];
+
+test('six rhombi of 60° make a wheel round their sharp corner; seven of 50° do not close; a disc has no corner', () => {
+  expect(wheelOf(RHOMBUS)).toEqual({ corner: { x: 0, y: 0 }, copies: 6, isClosed: true });
+  const thin = [{ x: 0, y: 0 }, { x: 40, y: 0 }, { x: 40 * Math.cos(50 * (Math.PI / 180)), y: 40 * Math.sin(50 * (Math.PI / 180)) }]; // prettier-ignore
+  expect(wheelOf(thin)).toMatchObject({ copies: 7, isClosed: false });
+  expect(wheelOf(ROUND)).toMatchObject({ copies: 1, isClosed: false });
+  expect(near(wheelOf(ROUND).corner)).toEqual([0, 0]);
+});
+
+test('points are named so that a hand finds them again: the middle, corners in their order, and between them', () => {
+  const points = referencePoints(RHOMBUS);
+  expect(points.map(({ name }) => name)).toEqual(['the middle', 'corner 1', 'corner 2', 'corner 3', 'corner 4', 'between 1 and 2', 'between 2 and 3', 'between 3 and 4', 'between 4 and 1']); // prettier-ignore
+  expect([points[0]!, points[3]!, points[5]!].map(({ at }) => near(at))).toEqual([[34.64, 0], [69.28, 0], [17.32, -10]]); // prettier-ignore
+  expect(referencePoints(ROUND)).toHaveLength(1);
+});
+
+test('a paper lies with its point on the motif; pushed over the cloth, whichever way it is turned, it goes where it is pushed', () => {
+  const motif: Motif = { about: { x: 10, y: 0 }, turnDeg: 90 };
+  // Clockwise on screen: what pointed right points down.
+  expect(outlineAbout([{ x: 10, y: 0 }, { x: 30, y: 0 }], motif).map(near)).toEqual([[0, 0], [0, 20]]); // prettier-ignore
+  const before = outlineAbout(RHOMBUS, motif);
+  const after = outlineAbout(RHOMBUS, pushed(motif, 3, -2));
+  after.forEach((p, index) =>
+    expect(near({ x: p.x - before[index]!.x, y: p.y - before[index]!.y })).toEqual([3, -2]),
+  );
+});

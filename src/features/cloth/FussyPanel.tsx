@@ -1,0 +1,113 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { hasRepeat } from '@/core/cloth';
+import { referencePoints, wheelOf, type Motif } from '@/core/fussy';
+import { formatLength, type UnitSystem } from '@/core/length';
+import type { ShelvedCloth } from '@/server/cloth';
+import { Choice } from '@/ui/Choice';
+import { ErrorNote } from '@/ui/ErrorNote';
+import { attempt, readFigure } from '@/ui/figures';
+import { FussyPicture } from './FussyPicture';
+import type { FussyPaper } from './fussyRequest';
+import { FussySheet } from './FussySheet';
+import { FussyWheel } from './FussyWheel';
+import { useFussy } from './useFussy';
+
+interface FussyPanelProps {
+  readonly projectId: string;
+  readonly papers: readonly FussyPaper[];
+  readonly shelf: readonly ShelvedCloth[];
+  readonly fabrics: readonly string[];
+  readonly system: UnitSystem;
+}
+
+/** Papers cut round the same point of a print: choose it, see what the wheel will look like, and find the most whole sets. */
+export function FussyPanel({ projectId, papers, shelf, fabrics, system }: FussyPanelProps) {
+  const printed = papers.filter(({ fabric }) => shelf.some((cloth) => cloth.name === fabric && hasRepeat(cloth)));
+  const [chosen, setChosen] = useState(0);
+  const paper = printed[chosen] ?? printed[0];
+  const cloth = shelf.find(({ name }) => name === paper?.fabric);
+  return (
+    <Box component="section" aria-label="Fussy cutting" sx={{ mt: 4 }}>
+      <Typography variant="h3">Cut round a motif</Typography>
+      {paper && cloth ? (
+        <>
+          <Typography sx={{ mb: 1.5 }}>
+            Lay the paper on the print so that the motif is where it is wanted. Then the most whole sets are found on a piece of cloth.
+          </Typography>
+          <Choice
+            label="Paper and cloth"
+            value={String(printed.indexOf(paper))}
+            choices={printed.map((one, index) => [String(index), `${one.block}, ${one.fabric}: ${one.count} × ${one.id}`])}
+            onChange={(value) => setChosen(Number(value))}
+          />
+          <PaperOnPrint key={`${chosen} ${cloth.revision}`} projectId={projectId} paper={paper} cloth={cloth} fabrics={fabrics} system={system} />
+        </>
+      ) : (
+        <Typography>Say under “Change” how far apart the motifs of a cloth are; then papers can be cut round one of them.</Typography>
+      )}
+    </Box>
+  );
+} // prettier-ignore
+
+interface PaperOnPrintProps {
+  readonly projectId: string;
+  readonly paper: FussyPaper;
+  readonly cloth: ShelvedCloth;
+  readonly fabrics: readonly string[];
+  readonly system: UnitSystem;
+}
+
+/** A piece is taken to be this long where nothing is in stock, mm. */
+const USUAL_PIECE_MM = 500;
+
+function PaperOnPrint({ projectId, paper, cloth, fabrics, system }: PaperOnPrintProps) {
+  const points = referencePoints(paper.paper);
+  const [motif, setMotif] = useState<Motif>(() => ({ about: points[0]?.at ?? { x: 0, y: 0 }, turnDeg: 0 }));
+  const [setOf, setSetOf] = useState(() => String(Math.min(paper.count, wheelOf(paper.paper).copies)));
+  const [length, setLength] = useState(() => formatLength(cloth.stockMm > 0 ? cloth.stockMm : USUAL_PIECE_MM, system));
+  const { answer, error, isBusy, find, clear } = useFussy(projectId, system);
+  const read = attempt(() => ({ lengthMm: readFigure(length, 'length', system) as number, setOf: readFigure(setOf, 'count', system) as number }));
+  const isRight = read.value !== undefined && read.value.setOf >= 1;
+  const change = (next: Motif) => {
+    clear();
+    setMotif(next);
+  };
+  const here = points.find(({ at }) => Math.hypot(at.x - motif.about.x, at.y - motif.about.y) < 0.05)?.name;
+  return (
+    <>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '320px 1fr' }, gap: 2, mt: 2, alignItems: 'start' }}>
+        <FussyPicture paper={paper} cloth={cloth} fabrics={fabrics} motif={motif} onChange={change} />
+        <Stack spacing={2}>
+          <FussyWheel paper={paper} cloth={cloth} fabrics={fabrics} motif={motif} />
+          <Stack direction="row" spacing={2}>
+            <Choice
+              label="On the motif lies"
+              value={here ?? 'own'}
+              choices={[...points.map(({ name }) => [name, name] as const), ...(here ? [] : [['own', 'a point of your own'] as const])]}
+              onChange={(name) => {
+                const at = points.find((one) => one.name === name)?.at;
+                if (at) change({ ...motif, about: at });
+              }}
+            />
+            <TextField type="number" label="Turned by, °" value={Math.round(motif.turnDeg * 10) / 10} onChange={({ target }) => change({ ...motif, turnDeg: Number(target.value) || 0 })} />
+          </Stack>
+          <Stack direction="row" spacing={2}>
+            <TextField label="Papers in a set" value={setOf} error={!isRight} onChange={({ target }) => { clear(); setSetOf(target.value); }} />
+            <TextField label="Length of the piece" value={length} error={!isRight} onChange={({ target }) => { clear(); setLength(target.value); }} />
+          </Stack>
+          <ErrorNote error={read.fault ?? error} />
+          <Button variant="contained" disabled={isBusy || !isRight} sx={{ alignSelf: 'flex-start' }} onClick={() => read.value && void find({ paper, cloth, motif, ...read.value })}>
+            {isBusy && !answer ? 'Looking …' : 'Find the most sets'}
+          </Button>
+        </Stack>
+      </Box>
+      {answer && <FussySheet answer={answer} fabrics={fabrics} system={system} />}
+    </>
+  );
+} // prettier-ignore
