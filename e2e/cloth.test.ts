@@ -59,6 +59,6 @@ test('one bag is laid out as it gets better; stopped, the best so far stays, and
   await host.see('off the bolt');
   expect((await drawing.findElements(By.css('polygon'))).length).toBeGreaterThan(10);
   expect(await host.faults()).toEqual([]);
-  const order = await host.driver.findElement(By.css('a[download="cloth-order.csv"]'));
+  const order = await host.driver.findElement(By.css('a[download="order.csv"]'));
   expect(decodeURIComponent((await order.getAttribute('href')) ?? '')).toContain('Woad,');
 });

@@ -1,5 +1,4 @@
 import { expect, test } from 'vitest';
-import { orderCsv } from '../formats';
 import { cutPieces, smallestCut, standardCuts } from '../cutting';
 import { areaOf, mirrored, type Outline } from '../geometry';
 import { polygonArea } from '../nesting';
@@ -20,13 +19,6 @@ test('strips by hand: the way round that takes less, stock first, rounded up to 
   expect(clothNeed('a', lines, cloth, 'inch').buyMm).toBeCloseTo(2 * 114.3, 6);
   const wide = { widthMm: 1001, lengthMm: 1200, total: 1 };
   expect(clothNeed('a', [...lines, wide], cloth, 'metric')).toMatchObject({ needMm: 180, tooWide: [wide] });
-});
-
-test('the order as CSV: lengths and money in the project’s units, a name that looks like a formula made harmless', () => {
-  const shelf = [{ ...cloth, name: '=SUM(A1)' }];
-  const [head, row] = orderCsv([clothNeed('=SUM(A1)', [{ widthMm: 100, lengthMm: 100, total: 11 }], cloth, 'metric')], shelf, 'metric').split('\r\n'); // prettier-ignore
-  expect(head).toBe('cloth,needed m,in stock m,to buy m,price per m,cost,width mm');
-  expect(row).toBe("'=SUM(A1),0.200,0.000,0.200,10.00,2.00,1000");
 });
 
 const strip: Outline = { corners: [{ x: 0, y: 0 }, { x: 80, y: 0 }, { x: 60, y: 25 }, { x: -20, y: 25 }], bulges: [0, 0, 0, 0] }; // prettier-ignore

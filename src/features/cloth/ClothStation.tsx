@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
 import { clothNeed, type CutLine } from '@/core/cloth';
-import { orderCsv } from '@/core/formats';
+import type { OrderedBlock } from '@/core/order';
 import type { ShelvedCloth } from '@/server/cloth';
 import type { Project } from '@/server/projects';
 import { send } from '@/ui/api';
@@ -16,6 +16,7 @@ import { useSend } from '@/ui/useSend';
 import { FussyPanel } from './FussyPanel';
 import type { FussyPaper } from './fussyRequest';
 import { LayoutPanel, type BagPieces } from './LayoutPanel';
+import { OrderPanel } from './OrderPanel';
 import { ShelfDialog } from './ShelfDialog';
 import { ShelfTable } from './ShelfTable';
 
@@ -26,10 +27,11 @@ interface ClothStationProps {
   readonly bags: readonly BagPieces[];
   readonly papers: readonly FussyPaper[];
   readonly makers: number;
+  readonly ordered: readonly OrderedBlock[];
 }
 
 /** How cloth is cut, how much is needed, and what it costs. */
-export function ClothStation({ project, shelf: initial, lines, bags, papers, makers }: ClothStationProps) {
+export function ClothStation({ project, shelf: initial, lines, bags, papers, makers, ordered }: ClothStationProps) {
   const system = project.unitSystem;
   const [shelf, setShelf] = useState(initial);
   const [edited, setEdited] = useState<ShelvedCloth | undefined>();
@@ -66,14 +68,6 @@ export function ClothStation({ project, shelf: initial, lines, bags, papers, mak
           {undo && (
             <Button disabled={isBusy} onClick={() => void takeBack(undo)}>{`Undo the change of ${undo.name}`}</Button>
           )}
-          <Button
-            component="a"
-            variant="contained"
-            download="cloth-order.csv"
-            href={`data:text/csv;charset=utf-8,${encodeURIComponent(orderCsv(needs, shelf, system))}`}
-          >
-            Order as CSV
-          </Button>
         </Stack>
       </Stack>
       <ErrorNote error={error} />
@@ -83,6 +77,7 @@ export function ClothStation({ project, shelf: initial, lines, bags, papers, mak
           : 'Reckoned for all bags, cut from strips across the cloth; what is in stock is used first.'}
       </Typography>
       <ShelfTable shelf={shelf} needs={needs} fabrics={fabrics} system={system} onEdit={setEdited} />
+      <OrderPanel projectId={project.id} blocks={ordered} makers={makers} shelf={shelf} system={system} />
       <LayoutPanel bags={bags} shelf={shelf} system={system} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
       {edited && (

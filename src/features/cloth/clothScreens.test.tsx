@@ -33,12 +33,13 @@ const lines = [{ fabric: 'Calico', lines: [{ widthMm: 50, lengthMm: 50, total: 4
 const bags = [
   { blockId: 'b', block: 'Star', fabric: 'Calico', bags: 2, kinds: [{ id: 'square', polygon: SQUARE, count: 21 }] },
 ]; // prettier-ignore
+const ordered = [{ block: 'Star', bags: 2, threadMetres: 12, contents: { papers: [{ name: 'square', count: 21, spares: 1 }], fabrics: [{ fabric: 'Calico', cuts: [{ kindName: 'square', widthMm: 50, lengthMm: 50, count: 21 }] }] } }] as never; // prettier-ignore
 const grown = (by: number) =>
   SQUARE.map(({ x, y }) => ({ x: x < 25 ? -by : 50 + by, y: y < 25 ? -by : 50 + by }));
 const papers = [{ id: 'square', block: 'Star', fabric: 'Madder', count: 4, bags: 3, paper: SQUARE, cut: grown(6), tighter: grown(4) }]; // prettier-ignore
 const nested = (lengthMm: number): Nested => ({ placed: [{ kind: 0, turnDeg: 0, x: 0, y: 0 }], left: [0], lengthMm, density: 0.8, boundLengthMm: 40, stripsLengthMm: 100 }); // prettier-ignore
 const show = (unitSystem: 'metric' | 'inch' = 'metric', own = shelf) =>
-  render(<ClothStation project={{ id: 'p', unitSystem } as Project} shelf={own} lines={lines} bags={bags} papers={papers} makers={2} />); // prettier-ignore
+  render(<ClothStation project={{ id: 'p', unitSystem } as Project} shelf={own} lines={lines} bags={bags} papers={papers} makers={2} ordered={ordered} />); // prettier-ignore
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const row = (name: string) => within(screen.getByText(name, { selector: 'td *' }).closest('tr')!);
 
@@ -142,3 +143,22 @@ test('without a repeat it is said where to give one', () => {
   show();
   expect(screen.getByText(/^Say under “Change” how far apart the motifs/)).toBeTruthy();
 });
+
+test('the order: whole packs, what a maker costs and what to ask; figures stay on the device, wrong ones are said', () => {
+  localStorage.clear();
+  show('metric', shelf.map((cloth) => ({ ...cloth, pricePerMetre: 20 })));
+  const table = () => within(screen.getByRole('table', { name: 'The order' })).getAllByRole('row').map((one) => one.textContent);
+  expect(table()).toEqual(['WhatAll bags takeTo buyCost', 'Calico0.10 m0.10 m2.00', 'Papers: square441 × pack of 100', 'Thread24 m1 × 200 m', 'Notions2 makers2 sets', 'Together2.00']);
+  const figure = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  figure('Price of a pack', '3,50');
+  figure('Papers in a pack', '0');
+  expect(screen.getByText('1 to 10000')).toBeTruthy();
+  figure('Papers in a pack', '40');
+  expect(table()).toContain('Papers: square442 × pack of 407.00');
+  expect(screen.getByText('7.50: 4.50 and 0.00 tax, for a margin of 40 %'.replace('4.50', '7.50'))).toBeTruthy();
+  figure('A price that is fixed, tax in it', '9');
+  expect(screen.getByText('Leaves a margin of 50.0 %.')).toBeTruthy();
+  expect(localStorage.getItem('kevlo-order-p')).toContain('3,50');
+  const csv = decodeURIComponent(screen.getByRole('link', { name: 'Order as CSV' }).getAttribute('href')!);
+  expect(csv).toContain('papers,square,44,0,2,pack of 40,3.50,7.00');
+}); // prettier-ignore

@@ -9,7 +9,7 @@ import { PlainChoice } from '@/ui/PlainChoice';
 import { BatchCounter } from './BatchCounter';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
 import { StepPart } from './StepPart';
-import { useRemembered } from './useRemembered';
+import { useRemembered } from '@/ui/useRemembered';
 import { standOf, useMakerBlock, type PageData } from './useMakerBlock';
 
 // What is only looked at now and then is loaded when it is opened.

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { withUnits, type Step } from '@/core/sheet';
 import type { makerPage } from '@/server/progress';
-import { useRemembered } from './useRemembered';
+import { useRemembered } from '@/ui/useRemembered';
 import { useTicks } from './useTicks';
 
 export type PageData = Awaited<ReturnType<typeof makerPage>>;

@@ -96,6 +96,10 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
         bags={bags}
         papers={papers}
         makers={makers.length}
+        ordered={packed.map((one, index) => ({
+          ...one,
+          threadMetres: blocks[index]?.sheet.thread.metres ?? 0,
+        }))}
       />
     </StationPage>
   );
