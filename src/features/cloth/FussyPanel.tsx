@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { hasRepeat } from '@/core/cloth';
 import { referencePoints, wheelOf, type Motif } from '@/core/fussy';
-import { formatLength, type UnitSystem } from '@/core/length';
+import { MM_PER_INCH, formatLength, type UnitSystem } from '@/core/length';
 import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
@@ -29,7 +29,7 @@ interface FussyPanelProps {
 /** Papers cut round the same point of a print: choose it, see what the wheel will look like, and find the most whole sets. */
 export function FussyPanel({ projectId, papers, shelf, fabrics, system }: FussyPanelProps) {
   const printed = papers.filter(({ fabric }) => shelf.some((cloth) => cloth.name === fabric && hasRepeat(cloth)));
-  const [chosen, setChosen] = useState(0);
+  const [chosen, setChosen] = useState(() => Math.max(0, printed.findIndex(({ count }) => count === Math.max(...printed.map((one) => one.count)))));
   const paper = printed[chosen] ?? printed[0];
   const cloth = shelf.find(({ name }) => name === paper?.fabric);
   return (
@@ -63,14 +63,14 @@ interface PaperOnPrintProps {
   readonly system: UnitSystem;
 }
 
-/** A piece is taken to be this long where nothing is in stock, mm. */
-const USUAL_PIECE_MM = 500;
+/** A piece is taken to be this long where nothing is in stock: half a metre, half a yard; mm. */
+const USUAL_PIECE_MM = { metric: 500, inch: 18 * MM_PER_INCH } as const;
 
 function PaperOnPrint({ projectId, paper, cloth, fabrics, system }: PaperOnPrintProps) {
   const points = referencePoints(paper.paper);
   const [motif, setMotif] = useState<Motif>(() => ({ about: points[0]?.at ?? { x: 0, y: 0 }, turnDeg: 0 }));
   const [setOf, setSetOf] = useState(() => String(Math.min(paper.count, wheelOf(paper.paper).copies)));
-  const [length, setLength] = useState(() => formatLength(cloth.stockMm > 0 ? cloth.stockMm : USUAL_PIECE_MM, system));
+  const [length, setLength] = useState(() => formatLength(cloth.stockMm > 0 ? cloth.stockMm : USUAL_PIECE_MM[system], system));
   const { answer, error, isBusy, find, clear } = useFussy(projectId, system);
   const read = attempt(() => ({ lengthMm: readFigure(length, 'length', system) as number, setOf: readFigure(setOf, 'count', system) as number }));
   const isRight = read.value !== undefined && read.value.setOf >= 1;
