@@ -10,16 +10,21 @@ import { BatchCounter } from './BatchCounter';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
 import { StepPart } from './StepPart';
 import { useRemembered } from '@/ui/useRemembered';
+import { useKeptPage } from './useKeptPage';
 import { standOf, useMakerBlock, type PageData } from './useMakerBlock';
 
 // What is only looked at now and then is loaded when it is opened.
-const AllSteps = lazy(() => import('./AllSteps'));
-const HowTo = lazy(() => import('./HowTo'));
+const loadAllSteps = () => import('./AllSteps');
+const loadHowTo = () => import('./HowTo');
+const AllSteps = lazy(loadAllSteps);
+const HowTo = lazy(loadHowTo);
+const loadRest = () => Promise.all([loadAllSteps(), loadHowTo()]);
 
 /** A maker's own page: the block, the next step large, one big button, what follows, and a way to ask for help. */
 export function MakerPage({ token, initial }: { token: string; initial: PageData }) {
   const { ticks, blocks, block, fabrics, setChosen, tick } = useMakerBlock(token, initial);
   const [opened, setOpened] = useState<number | undefined>();
+  const isKept = useKeptPage(loadRest);
   if (!block)
     return (
       <Shell data={initial}>
@@ -118,6 +123,9 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
         <HandedHowTo />
       </More>
       <ChangeNote block={block} />
+      <Typography role="status" variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+        {isKept ? 'This page is kept on this phone: it opens without a connection.' : ''}
+      </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
         Count needles and pins, keep them and magnets away from children and pets, and rest your hands every
         30 min.

@@ -8,13 +8,22 @@ export interface Tick extends ProgressEvent {
 /** Ticks sent at once; the server takes no more. */
 export const MOST_AT_ONCE = 200;
 
-/** What waits on this device: ticks that are to be sent, and those that the server cannot take. */
+/** A tick that the server has, with the number of the maker's entries up to which it is. */
+export interface SentTick extends Tick {
+  readonly upTo: number;
+}
+
+/**
+ * What is on this device: ticks that are to be sent, those that the server cannot take, and those that were sent since the page
+ * was read: without a connection the page is opened as it was read, and they are not in it.
+ */
 export interface Waiting {
   readonly ticks: readonly Tick[];
   readonly setAside: readonly Tick[];
+  readonly sent: readonly SentTick[];
 }
 
-export const NOTHING: Waiting = { ticks: [], setAside: [] };
+export const NOTHING: Waiting = { ticks: [], setAside: [], sent: [] };
 
 /** The device's store belongs to the maker: a renewed link finds what waits, and all tabs share it. */
 export function storeKey(makerId: string): string {
@@ -24,9 +33,10 @@ export function storeKey(makerId: string): string {
 /** Reads what waits; what cannot be read is nothing. */
 export function readWaiting(text: string | null): Waiting {
   try {
-    const { ticks, setAside } = JSON.parse(text ?? '{}') as Partial<Waiting>;
+    const { ticks, setAside, sent } = JSON.parse(text ?? '{}') as Partial<Waiting>;
     const sound = (list: unknown) => (Array.isArray(list) ? list.filter(isTick) : []);
-    return { ticks: sound(ticks), setAside: sound(setAside) };
+    const isCounted = (one: Tick): one is SentTick => Number.isFinite((one as Partial<SentTick>).upTo);
+    return { ticks: sound(ticks), setAside: sound(setAside), sent: sound(sent).filter(isCounted) };
   } catch {
     return NOTHING;
   }
@@ -43,15 +53,26 @@ export function withTick(waiting: Waiting, tick: Tick): Waiting {
   return { ...waiting, ticks: [...waiting.ticks, tick] };
 }
 
-/** Takes out ticks that the server has. */
-export function without(waiting: Waiting, ids: ReadonlySet<string>): Waiting {
-  return { ...waiting, ticks: waiting.ticks.filter(({ clientId }) => !ids.has(clientId)) };
+/** The server has these ticks now. @param upTo the number that it gave them */
+export function taken(waiting: Waiting, ids: ReadonlySet<string>, upTo: number): Waiting {
+  const sent = waiting.ticks.filter(({ clientId }) => ids.has(clientId)).map((tick) => ({ ...tick, upTo }));
+  return {
+    ...waiting,
+    ticks: waiting.ticks.filter(({ clientId }) => !ids.has(clientId)),
+    sent: [...waiting.sent, ...sent],
+  };
+}
+
+/** The page was read anew: what was sent up to then is in it. */
+export function readUpTo(waiting: Waiting, upTo: number): Waiting {
+  return { ...waiting, sent: waiting.sent.filter((tick) => tick.upTo > upTo) };
 }
 
 /** Sets a tick aside that the server cannot take, so that it holds up no other. */
 export function aside(waiting: Waiting, id: string): Waiting {
   const bad = waiting.ticks.filter(({ clientId }) => clientId === id);
   return {
+    ...waiting,
     ticks: waiting.ticks.filter(({ clientId }) => clientId !== id),
     setAside: [...waiting.setAside, ...bad],
   };
@@ -59,7 +80,7 @@ export function aside(waiting: Waiting, id: string): Waiting {
 
 /** How an attempt to send ended. */
 export type Sending =
-  | { readonly kind: 'taken' }
+  | { readonly kind: 'taken'; readonly upTo: number }
   /** The server looked at it and cannot take it, now or ever. */
   | { readonly kind: 'refused' }
   /** Nobody answered, or not now. */
@@ -78,9 +99,10 @@ export async function sendAll(
 ): Promise<boolean> {
   for (let from = 0; from < ticks.length; from += MOST_AT_ONCE) {
     const part = ticks.slice(from, from + MOST_AT_ONCE);
-    const { kind } = await send(part);
-    if (kind === 'later') return false;
-    if (kind === 'taken') settle((now) => without(now, new Set(part.map(({ clientId }) => clientId))));
+    const sending = await send(part);
+    if (sending.kind === 'later') return false;
+    if (sending.kind === 'taken')
+      settle((now) => taken(now, new Set(part.map(({ clientId }) => clientId)), sending.upTo));
     else if (part.length === 1) settle((now) => aside(now, part[0]?.clientId as string));
     else for (const one of part) if (!(await sendAll([one], send, settle))) return false;
   }

@@ -8,7 +8,7 @@ export type PageData = Awaited<ReturnType<typeof makerPage>>;
 
 /** The maker's blocks with their ticks, the block that is shown, and where its work stands. */
 export function useMakerBlock(token: string, initial: PageData) {
-  const ticks = useTicks(token, initial.maker.id);
+  const ticks = useTicks(token, initial.maker.id, initial.upTo);
   const { apply, record } = ticks;
   const [chosen, setChosen] = useRemembered(`kevlo-block-${token}`);
   const blocks = useMemo(

@@ -3,7 +3,17 @@ import { itemAt } from '@/core/lists';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
-import { readWaiting, sendAll, storeKey, withTick, type Sending, type Tick, type Waiting } from './tickStore';
+import {
+  NOTHING,
+  readUpTo,
+  readWaiting,
+  sendAll,
+  storeKey,
+  withTick,
+  type Sending,
+  type Tick,
+  type Waiting,
+} from './tickStore';
 
 /** How long to wait before sending again what could not be sent, ms. */
 const RETRY_MS = 5000;
@@ -14,12 +24,13 @@ const CHANGED = 'kevlo-waiting-changed';
 /**
  * A maker's ticks: kept on the device first and sent when the server can be reached, as often as it takes. Each has an
  * id of its own, so that the server counts it once. The store belongs to the maker, not to the link, and all tabs share it.
+ * @param upTo the maker's latest entry when the page was read
  */
-export function useTicks(token: string, makerId: string) {
+export function useTicks(token: string, makerId: string, upTo: number) {
   const [waiting, change] = useWaiting(token, makerId);
-  const [sent, setSent] = useState<readonly Tick[]>([]);
   const [refusal, setRefusal] = useState<RefusedError | undefined>();
-  const { ticks } = waiting;
+  const { ticks, sent } = waiting;
+  useEffect(() => change((now) => readUpTo(now, upTo)), [change, upTo]);
   const latest = useRef(ticks);
   useEffect(() => {
     latest.current = ticks;
@@ -30,10 +41,9 @@ export function useTicks(token: string, makerId: string) {
     if (ticks.length === 0) return;
     const sendSome = async (some: readonly Tick[]): Promise<Sending> => {
       try {
-        await send('POST', `/api/m/${token}/events`, { events: some });
-        setSent((before) => [...before, ...some]);
+        const answer = await send<{ upTo?: number }>('POST', `/api/m/${token}/events`, { events: some });
         setRefusal(undefined);
-        return { kind: 'taken' };
+        return { kind: 'taken', upTo: answer.upTo ?? 0 };
       } catch (error) {
         if (error instanceof RefusedError) setRefusal(error);
         return { kind: error instanceof RefusedError && isFinal(error) ? 'refused' : 'later' };
@@ -42,7 +52,7 @@ export function useTicks(token: string, makerId: string) {
     // The page hears of what was sent a moment later than this loop must know it.
     const forget: typeof change = (how) => {
       change(how);
-      latest.current = how({ ticks: latest.current, setAside: [] }).ticks;
+      latest.current = how({ ...NOTHING, ticks: latest.current }).ticks;
     };
     const deliver = async () => {
       if (isUnderWay.current) return;

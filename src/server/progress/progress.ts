@@ -44,15 +44,15 @@ const CLOCK_SLACK_MS = 5 * 60_000;
 
 /**
  * Records a maker's events. Sending the same ones again changes nothing, so a device may always repeat.
- * @returns client ids that are now safe in the database
+ * @returns client ids that are now safe in the database, and how far the maker's entries go with them
  */
 export async function recordEvents(
   sql: postgres.Sql,
   token: string,
   events: readonly RecordedEvent[],
-): Promise<string[]> {
+): Promise<{ readonly recorded: string[]; readonly upTo: number }> {
   const { maker, project } = await openLink(sql, token);
-  await inTransaction(sql, async (step) => {
+  return inTransaction(sql, async (step) => {
     const blockIds = [...new Set(events.map(({ blockId }) => blockId))];
     const own = await step`select id from block where project_id = ${project.id} and id = any(${blockIds})`;
     if (own.length !== blockIds.length) throw notFound('This block');
@@ -71,8 +71,19 @@ export async function recordEvents(
       added += rows.length;
     }
     if (added > 0) await notify(step, project.id, 'progress');
+    const recorded = events.map(({ clientId }) => clientId);
+    const [row] = await step<{ upTo: number }[]>`
+      select coalesce(max(id), 0)::float8 as "upTo" from progress_event
+      where maker_id = ${maker.id} and client_id = any(${recorded}::uuid[])`;
+    return { recorded, upTo: row?.upTo ?? 0 };
   });
-  return events.map(({ clientId }) => clientId);
+}
+
+/** Number of a maker's latest entry: what a device sent before is in what is read now. */
+async function latestEntry(sql: Sql, makerId: string): Promise<number> {
+  const [row] = await sql<{ upTo: number }[]>`
+    select coalesce(max(id), 0)::float8 as "upTo" from progress_event where maker_id = ${makerId}`;
+  return row?.upTo ?? 0;
 }
 
 /** The patches of an event, where they are those that its step is named by; nothing else is believed. */
@@ -119,6 +130,8 @@ function progressOf(
 /** What a maker's own page shows: their blocks with every step, and what they have done. Nobody else's. */
 export async function makerPage(sql: Sql, token: string) {
   const { maker, project } = await openLink(sql, token);
+  // Read before the entries: one that comes between is in both.
+  const upTo = await latestEntry(sql, maker.id);
   const [all, settings, events, photos] = await Promise.all([
     listBlocks(sql, project),
     settingsOf(sql, project),
@@ -155,6 +168,7 @@ export async function makerPage(sql: Sql, token: string) {
   return {
     looks: await clothLooks(sql, project, [...new Set(fabrics)]),
     maker: { id: maker.id, name: maker.name },
+    upTo,
     project: { name: project.name, shop: project.shop, unitSystem: project.unitSystem },
     blocks: shown,
   };

@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { MakerPage } from '@/features/maker/MakerPage';
@@ -8,7 +9,14 @@ import { addressOf } from '@/server/peer';
 import { makerPage } from '@/server/progress';
 import { ClothLooks } from '@/ui/ClothLooks';
 
-export const metadata = { title: 'My sewing' };
+/** Each link has a manifest of its own: put on the first screen, it opens that maker’s page. */
+export async function generateMetadata({
+  params,
+}: {
+  params: Promise<{ token: string }>;
+}): Promise<Metadata> {
+  return { title: 'My sewing', manifest: `/m/${(await params).token}/manifest.webmanifest` };
+}
 
 export default async function Page({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;

@@ -30,5 +30,5 @@ const BODY = Joi.object<{ events: RecordedEvent[] }>({
 export const POST = route(async (request, { token = '' }) => {
   const { events } = parse(BODY, await readJson(request));
   const record = () => recordEvents(database(), token, events);
-  return { recorded: await byLink(database(), addressOf(request.headers), record) };
+  return byLink(database(), addressOf(request.headers), record);
 });
