@@ -8,7 +8,7 @@ export class Application {
   private constructor(
     readonly addresses: readonly string[],
     readonly url: string,
-    private readonly servers: readonly ChildProcess[],
+    private servers: readonly ChildProcess[],
     private readonly drop: () => Promise<void>,
   ) {}
 
@@ -25,10 +25,23 @@ export class Application {
     );
   }
 
-  async stop(): Promise<void> {
+  /** Nobody answers any more, as where there is no connection. */
+  async cut(): Promise<void> {
     const ended = this.servers.map((server) => new Promise((resolve) => server.once('exit', resolve)));
     for (const server of this.servers) server.kill('SIGKILL');
     await Promise.all(ended);
+    this.servers = [];
+  }
+
+  /** Answers again at the same addresses. */
+  async restore(): Promise<void> {
+    const ports = this.addresses.map((address) => Number(new URL(address).port));
+    this.servers = ports.map((port) => serve(this.url, port));
+    for (const port of ports) await untilAnswers(port);
+  }
+
+  async stop(): Promise<void> {
+    await this.cut();
     await this.drop();
   }
 }

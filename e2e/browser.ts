@@ -91,6 +91,15 @@ export class Browser {
     return element;
   }
 
+  /** Waits until a text is no longer on the page. */
+  async gone(text: string): Promise<void> {
+    await this.driver.wait(
+      async () => !(await this.text()).includes(text),
+      PATIENCE_MS,
+      `“${text}” is still there`,
+    );
+  }
+
   async press(
     name: string,
     kinds = "self::button or self::a or @role='tab' or @role='menuitem' or @role='option' or self::label",
