@@ -94,7 +94,7 @@ try {
     const table = await browser.see('Made alike');
     await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', table);
   });
-  await picture('project-papers', () => browser.go(`${project}/order/papers`));
+  await picture('calendar', () => browser.go(`${project}/calendar`));
   await picture('bags', () => browser.go(`${project}/bags`));
   await picture('bag-contents', async () => {
     await browser.go(`${project}/bags`);
