@@ -1,6 +1,6 @@
 /** Web worker of the cloth station: lays pieces on cloth off the main thread; what it found so far is told as it goes. */
 import { expose } from 'comlink';
-import { smallestCut, standardCuts, type StandardCut } from '@/core/cutting';
+import { smallestCut, standardCuts, yieldsOf, type StandardCut, type Yield } from '@/core/cutting';
 import type { UnitSystem } from '@/core/length';
 import { nest, type NestCloth, type Nested, type PieceKind, type Turns } from '@/core/nesting';
 
@@ -27,6 +27,17 @@ const api = {
       system,
       onBetter: (nested) => onBetter(nested, Math.min(1, spent())),
     });
+  },
+  /** How many of a paper the cuts that shops sell give, and a remnant before them where there is one. */
+  yields(
+    kind: Omit<PieceKind, 'count'>,
+    usableMm: number,
+    turns: Turns,
+    system: UnitSystem,
+    remnant: StandardCut | undefined,
+  ): Yield[] {
+    const cuts = [...(remnant ? [remnant] : []), ...standardCuts(usableMm, system)];
+    return yieldsOf(kind, cuts, turns, system);
   },
   /** The smallest cut that shops sell and that holds all pieces. */
   smallest(

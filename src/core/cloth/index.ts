@@ -18,6 +18,7 @@ export {
   hasRepeat,
   soldBy,
   usableWidth,
+  worthOf,
   type ClothNeed,
   type CutLine,
   type ShelfCloth,

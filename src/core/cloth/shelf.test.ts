@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { cutPieces, smallestCut, standardCuts } from '../cutting';
 import { areaOf, mirrored, type Outline } from '../geometry';
 import { polygonArea } from '../nesting';
-import { USUAL_CLOTH, clothNeed } from '.';
+import { USUAL_CLOTH, clothNeed, worthOf } from '.';
 
 const cloth = { ...USUAL_CLOTH, widthMm: 1000, selvedgeMm: 0, pricePerMetre: 10 };
 
@@ -19,6 +19,11 @@ test('strips by hand: the way round that takes less, stock first, rounded up to 
   expect(clothNeed('a', lines, cloth, 'inch').buyMm).toBeCloseTo(2 * 114.3, 6);
   const wide = { widthMm: 1001, lengthMm: 1200, total: 1 };
   expect(clothNeed('a', [...lines, wide], cloth, 'metric')).toMatchObject({ needMm: 180, tooWide: [wide] });
+});
+
+test('a piece is worth its share of a metre of the bolt between the selvedges', () => {
+  expect(worthOf(cloth, 500, 250)).toBeCloseTo(1.25, 9);
+  expect(worthOf({ ...cloth, selvedgeMm: 100 }, 800, 500)).toBeCloseTo(5, 9);
 });
 
 const strip: Outline = { corners: [{ x: 0, y: 0 }, { x: 80, y: 0 }, { x: 60, y: 25 }, { x: -20, y: 25 }], bulges: [0, 0, 0, 0] }; // prettier-ignore

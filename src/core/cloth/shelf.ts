@@ -52,6 +52,10 @@ export const LEAST_REPEAT_MM = 5;
 export const hasRepeat = ({ repeatWidthMm, repeatHeightMm }: ShelfCloth) =>
   repeatWidthMm >= LEAST_REPEAT_MM && repeatHeightMm >= LEAST_REPEAT_MM;
 
+/** What a piece of a cloth is worth by its share of a metre of the bolt, in the money of the shop; 0 where no price is known. */
+export const worthOf = (cloth: ShelfCloth, widthMm: number, lengthMm: number) =>
+  (cloth.pricePerMetre * widthMm * lengthMm) / (1000 * usableWidth(cloth));
+
 /** Cloth is sold by this, mm: tenths of a metre or eighths of a yard. */
 export function soldBy(system: UnitSystem): number {
   return system === 'inch' ? (36 * MM_PER_INCH) / 8 : 100;

@@ -3,3 +3,4 @@ export { packLattice, swell, type Lattice } from './lattice';
 export { packSheets, papersPerSheet, type PackedSheets, type Placed } from './packSheets';
 export { cutPieces } from './cutPieces';
 export { smallestCut, standardCuts, type StandardCut } from './standardCuts';
+export { yieldsOf, type Yield } from './yields';

@@ -17,6 +17,7 @@ import { FussyPanel } from './FussyPanel';
 import type { FussyPaper } from './fussyRequest';
 import { LayoutPanel, type BagPieces } from './LayoutPanel';
 import { OrderPanel } from './OrderPanel';
+import { YieldPanel } from './YieldPanel';
 import { ShelfDialog } from './ShelfDialog';
 import { ShelfTable } from './ShelfTable';
 
@@ -79,6 +80,7 @@ export function ClothStation({ project, shelf: initial, lines, bags, papers, mak
       <ShelfTable shelf={shelf} needs={needs} fabrics={fabrics} system={system} onEdit={setEdited} />
       <OrderPanel projectId={project.id} blocks={ordered} makers={makers} shelf={shelf} system={system} />
       <LayoutPanel bags={bags} shelf={shelf} system={system} />
+      <YieldPanel papers={papers} shelf={shelf} system={system} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
       {edited && (
         <ShelfDialog

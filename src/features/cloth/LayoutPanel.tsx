@@ -5,6 +5,8 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { worthOf } from '@/core/cloth';
+import type { StandardCut } from '@/core/cutting';
 import { formatLength, type UnitSystem } from '@/core/length';
 import type { PieceKind } from '@/core/nesting';
 import { counted } from '@/core/words';
@@ -93,6 +95,12 @@ function fullest(bags: readonly BagPieces[]): number {
   return Math.max(0, pieces.indexOf(Math.max(...pieces)));
 }
 
+/** What a cut costs by its share of the bolt, where a price is known. */
+function worthText(cloth: ShelvedCloth, { widthMm, lengthMm }: StandardCut): string {
+  const worth = worthOf(cloth, widthMm, lengthMm);
+  return worth > 0 ? `, ${worth.toFixed(2)} by its share of the bolt` : '';
+}
+
 interface LayoutFactsProps {
   readonly layout: Layout;
   readonly bag: BagPieces;
@@ -112,6 +120,6 @@ function LayoutFacts({ layout: { nested, cut }, bag, cloth, system }: LayoutFact
   ];
   if (saved > 0)
     rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${money > 0 ? `, worth ${money.toFixed(2)}` : ''}`]);
-  rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : cut.name]);
+  rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : `${cut.name}${worthText(cloth, cut)}`]);
   return <Facts rows={rows} />;
 } // prettier-ignore

@@ -10,6 +10,7 @@ const worker = vi.hoisted(() => ({
   tell: undefined as ((nested: unknown, spent: number) => void) | undefined,
   finish: undefined as ((nested: unknown) => void) | undefined,
   ended: 0,
+  asked: [] as unknown[],
 }));
 vi.mock('comlink', () => ({
   proxy: (one: unknown) => one,
@@ -18,6 +19,7 @@ vi.mock('comlink', () => ({
       worker.tell = tell;
       return new Promise((resolve) => (worker.finish = resolve));
     },
+    yields: (...asked: unknown[]) => ((worker.asked = asked), Promise.resolve([{ cut: { name: 'half metre', widthMm: 1000, lengthMm: 500 }, strips: 100, close: 125 }])),
     smallest: () => Promise.resolve({ name: 'fat quarter, 18 × 22″' }),
   }),
 })); // prettier-ignore
@@ -161,4 +163,18 @@ test('the order: whole packs, what a maker costs and what to ask; figures stay o
   expect(localStorage.getItem('kevlo-order-p')).toContain('3,50');
   const csv = decodeURIComponent(screen.getByRole('link', { name: 'Order as CSV' }).getAttribute('href')!);
   expect(csv).toContain('papers,square,44,0,2,pack of 40,3.50,7.00');
+}); // prettier-ignore
+
+test('yields are counted for a paper, with a remnant where one is given; half a remnant is said', async () => {
+  show('metric', shelf.map((cloth) => ({ ...cloth, widthMm: 1030, pricePerMetre: 20 })));
+  fireEvent.change(screen.getByLabelText('Remnant: width'), { target: { value: '30 cm' } });
+  expect(screen.getByRole('button', { name: 'Count them' }).hasAttribute('disabled')).toBe(true);
+  fireEvent.change(screen.getByLabelText('Remnant: length'), { target: { value: '45 cm' } });
+  press('Count them');
+  const rows = await within(await screen.findByRole('table', { name: 'Yields' })).findAllByRole('row');
+  // Half a metre of the bolt for 10.00 gives 125: 0.08 each.
+  expect(rows.map((one) => one.textContent)).toEqual(['Piece of clothIn stripsLaid closeCloth for one, laid close', 'half metre1001250.080']);
+  expect(worker.asked.slice(1)).toEqual([1000, 'any', 'metric', { name: 'this remnant, 300 mm × 450 mm', widthMm: 300, lengthMm: 450 }]);
+  fireEvent.change(screen.getByLabelText('Remnant: length'), { target: { value: '' } });
+  expect(screen.queryByRole('table', { name: 'Yields' })).toBeNull();
 }); // prettier-ignore

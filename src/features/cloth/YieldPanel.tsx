@@ -1,0 +1,127 @@
+'use client';
+import { wrap } from 'comlink';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useEffect, useRef, useState } from 'react';
+import { usableWidth, worthOf } from '@/core/cloth';
+import type { StandardCut, Yield } from '@/core/cutting';
+import { formatLength, type UnitSystem } from '@/core/length';
+import type { ShelvedCloth } from '@/server/cloth';
+import type { ClothWorker } from '@/workers/clothWorker';
+import { Choice } from '@/ui/Choice';
+import { ErrorNote } from '@/ui/ErrorNote';
+import { attempt, readFigure } from '@/ui/figures';
+import type { FussyPaper } from './fussyRequest';
+
+interface YieldPanelProps {
+  readonly papers: readonly FussyPaper[];
+  readonly shelf: readonly ShelvedCloth[];
+  readonly system: UnitSystem;
+}
+
+/** How many of a paper each cut that shops sell gives, in strips and laid close; and what a remnant gives. */
+export function YieldPanel({ papers, shelf, system }: YieldPanelProps) {
+  const [chosen, setChosen] = useState('0');
+  const [width, setWidth] = useState('');
+  const [length, setLength] = useState('');
+  const { yields, count, clear } = useYields(system);
+  const paper = papers[Number(chosen)];
+  const cloth = shelf.find(({ name }) => name === paper?.fabric);
+  if (!paper || !cloth) return null;
+  const hasRemnant = width.trim() !== '' || length.trim() !== '';
+  const read = attempt((): StandardCut | undefined => {
+    if (!hasRemnant) return undefined;
+    const [widthMm, lengthMm] = [width, length].map((text) => readFigure(text, 'length', system) as number) as [number, number];
+    return { name: `this remnant, ${formatLength(widthMm, system)} × ${formatLength(lengthMm, system)}`, widthMm, lengthMm };
+  });
+  return (
+    <Box component="section" aria-label="Yields" sx={{ mt: 4 }}>
+      <Typography variant="h3">What a piece of cloth gives</Typography>
+      <Typography sx={{ mb: 1.5 }}>
+        How many of a paper the cuts that shops sell give, each with its allowance; and what can be had from a remnant.
+      </Typography>
+      <Stack spacing={1.5} sx={{ maxWidth: 640 }}>
+        <Choice
+          label="Paper"
+          value={chosen}
+          choices={papers.map(({ block, fabric, id }, index) => [String(index), `${block}, ${fabric}: ${id}`])}
+          onChange={(value) => {
+            clear();
+            setChosen(value);
+          }}
+        />
+        <Stack direction="row" spacing={1.5}>
+          <TextField label="Remnant: width" value={width} error={read.fault !== undefined} onChange={({ target }) => { clear(); setWidth(target.value); }} />
+          <TextField label="Remnant: length" value={length} error={read.fault !== undefined} onChange={({ target }) => { clear(); setLength(target.value); }} />
+        </Stack>
+        <ErrorNote error={read.fault} />
+        <Button variant="contained" disabled={read.fault !== undefined || yields === 'counting'} sx={{ alignSelf: 'flex-start' }} onClick={() => void count(paper, cloth, read.value)}>
+          {yields === 'counting' ? 'Counting …' : 'Count them'}
+        </Button>
+      </Stack>
+      {Array.isArray(yields) && <YieldTable yields={yields} cloth={cloth} />}
+    </Box>
+  );
+} // prettier-ignore
+
+/** Counts in a worker; whoever asks for something else ends what is counted. */
+function useYields(system: UnitSystem) {
+  const [yields, setYields] = useState<readonly Yield[] | 'counting' | undefined>();
+  const worker = useRef<Worker>(null);
+  const end = () => {
+    worker.current?.terminate();
+    worker.current = null;
+  };
+  useEffect(() => end, []);
+  const count = async ({ id, cut }: FussyPaper, cloth: ShelvedCloth, remnant: StandardCut | undefined) => {
+    end();
+    setYields('counting');
+    const own = new Worker(new URL('../../workers/clothWorker.ts', import.meta.url), { type: 'module' });
+    worker.current = own;
+    const found = await wrap<ClothWorker>(own).yields({ id, polygon: cut }, usableWidth(cloth), cloth.turns, system, remnant);
+    if (worker.current !== own) return;
+    setYields(found);
+    end();
+  };
+  const clear = () => {
+    end();
+    setYields(undefined);
+  };
+  return { yields, count, clear };
+} // prettier-ignore
+
+function YieldTable({ yields, cloth }: { yields: readonly Yield[]; cloth: ShelvedCloth }) {
+  return (
+    <Table size="small" aria-label="Yields" sx={{ mt: 1.5, maxWidth: 760 }}>
+      <TableHead>
+        <TableRow>
+          <TableCell>Piece of cloth</TableCell>
+          <TableCell align="right">In strips</TableCell>
+          <TableCell align="right">Laid close</TableCell>
+          <TableCell align="right">Cloth for one, laid close</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {yields.map(({ cut, strips, close }) => {
+          const worth = close > 0 ? worthOf(cloth, cut.widthMm, cut.lengthMm) / close : 0;
+          return (
+            <TableRow key={cut.name}>
+              <TableCell>{cut.name}</TableCell>
+              <TableCell align="right">{strips}</TableCell>
+              <TableCell align="right">{close}</TableCell>
+              <TableCell align="right">{worth > 0 ? worth.toFixed(3) : ''}</TableCell>
+            </TableRow>
+          );
+        })}
+      </TableBody>
+    </Table>
+  );
+}
