@@ -21,7 +21,7 @@ beforeAll(async () => {
   project = new URL(await host.driver.getCurrentUrl()).pathname;
   await host.go(`${project}/makers`);
   await host.fill('Names, one to a line', 'Ann Example');
-  await host.press('Add 1 maker');
+  await host.press('Add the maker');
   await host.see('Shown this once');
   link = new URL((await (await host.driver.findElement(By.css('[data-testid=maker-link]'))).getAttribute('href')) ?? '').pathname;
 }); // prettier-ignore

@@ -124,7 +124,7 @@ function DayCell({ day, isToday, isHoliday, onAdd, children }: DayCellProps) {
         boxShadow: isToday ? 'inset 0 0 0 2px var(--mui-palette-primary-main)' : undefined,
       }}
     >
-      <Typography variant="caption" component="p" color="textSecondary" sx={{ textAlign: 'right', pr: 0.5, lineHeight: 1.2 }}>
+      <Typography variant="caption" component="p" color={isHoliday ? 'textPrimary' : 'textSecondary'} sx={{ textAlign: 'right', pr: 0.5, lineHeight: 1.2 }}>
         <Box component="span" sx={FOR_READERS}>
           {dayWords(day)}
         </Box>

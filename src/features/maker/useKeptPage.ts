@@ -1,46 +1,24 @@
 'use client';
 import { useEffect, useState } from 'react';
 
-/** Parts are looked for when the page has had this long to load them, ms. */
-const SETTLE_MS = 1500;
+/** Keeping begins when the page has been there this long, ms: first it must work. */
+const FIRST_MS = 2500;
 
-/**
- * Keeps the page on the device, so that it opens without a connection: the service worker is told what belongs to it.
- * Parts that are loaded only when they are opened are loaded now, once nothing else is waited for.
- * @param loadRest loads what the page has not needed yet
- * @returns whether the page is kept; false where the browser keeps none (plain http, private windows)
- */
+/** Whether the page is kept on the device, which begins a little after it is shown. @param loadRest loads what it has not needed yet */
 export function useKeptPage(loadRest: () => Promise<unknown>): boolean {
   const [isKept, setIsKept] = useState(false);
   useEffect(() => {
-    const { serviceWorker } = navigator;
-    if (!serviceWorker) return;
-    let isGone = false;
-    const hear = ({ data }: MessageEvent) => {
-      const { kind, page } = (data ?? {}) as { kind?: string; page?: string };
-      if (kind === 'kept' && page === window.location.href) setIsKept(true);
-    };
-    serviceWorker.addEventListener('message', hear);
-    const keep = async () => {
-      await serviceWorker.register('/sw.js', { scope: '/m/' });
-      const { active } = await serviceWorker.ready;
-      await new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
-      await loadRest();
-      if (!isGone) active?.postMessage({ kind: 'keep', page: window.location.href, parts: partsOfPage() });
-    };
-    // Without it the page works as long as there is a connection.
-    keep().catch(() => undefined);
+    let end: (() => void) | undefined;
+    const timer = setTimeout(() => {
+      const begin = async () => {
+        end = (await import('./keepPage')).keepPage(loadRest, () => setIsKept(true));
+      };
+      begin().catch(() => undefined);
+    }, FIRST_MS);
     return () => {
-      isGone = true;
-      serviceWorker.removeEventListener('message', hear);
+      clearTimeout(timer);
+      end?.();
     };
   }, [loadRest]);
   return isKept;
-}
-
-/** Script, styles, fonts and pictures of the page that are named by their content. */
-function partsOfPage(): string[] {
-  const own = performance.getEntriesByType('resource').map(({ name }) => new URL(name));
-  const lasting = own.filter(({ origin, pathname }) => origin === window.location.origin && /^\/(_next\/static|icons|api\/m\/[^/]+\/photos)\//.test(pathname)); // prettier-ignore
-  return [...new Set(lasting.map(({ href }) => href))];
 }
