@@ -1,6 +1,8 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -9,6 +11,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
+import { useState } from 'react';
 import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { Notice } from '@/ui/Notice';
@@ -22,18 +25,15 @@ interface PackingWallProps {
   readonly initialKits: readonly Kit[];
 }
 
-const NEXT: Readonly<Record<KitStatus, KitStatus>> = {
-  'to-pack': 'packed',
-  packed: 'handed-over',
-  'handed-over': 'to-pack',
-};
+/** What a press makes of a bag; one that is handed over is asked about, so that no mistaken press throws work away. */
+const NEXT: Readonly<Partial<Record<KitStatus, KitStatus>>> = { 'to-pack': 'packed', packed: 'handed-over' };
 const COLOUR: Readonly<Record<KitStatus, 'inherit' | 'primary' | 'success'>> = {
   'to-pack': 'inherit',
   packed: 'primary',
   'handed-over': 'success',
 };
 
-/** Bags × makers: one large button each, which goes on to packed, handed over, and back; whole rows and columns by their names. */
+/** Bags × makers: one large button each, which goes on to packed and handed over; whole rows and columns by their names. */
 export function PackingWall({ projectId, blocks, makers, initialKits }: PackingWallProps) {
   const { kitOf, change } = useKits(projectId, initialKits);
   if (makers.length === 0) {
@@ -48,8 +48,8 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
   return (
     <Box>
       <Typography color="textSecondary" sx={{ mb: 1 }}>
-        Press a bag when it is packed, again when it is handed over; a third press starts it afresh. Press a
-        name to mark all of its bags.
+        Press a bag when it is packed, and again when it is handed over. One that came back is pressed and
+        asked about. Press a name to mark all of its bags.
       </Typography>
       <TableContainer>
         <Table size="small" aria-label="Bags of each maker">
@@ -112,23 +112,31 @@ interface BagProps {
 }
 
 function Bag({ kit, label, onChange }: BagProps) {
+  const [place, setPlace] = useState<HTMLElement | undefined>();
   const next = NEXT[kit.status];
+  const go = (status: KitStatus) => {
+    setPlace(undefined);
+    onChange([{ ...kit, status }], `${label}: ${STATUS_NAMES[status]}`, `${label}: ${STATUS_NAMES[kit.status]}`);
+  };
   return (
-    <Button
-      fullWidth
-      aria-label={`${label}: ${STATUS_NAMES[kit.status]}`}
-      variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
-      color={COLOUR[kit.status]}
-      onClick={() =>
-        onChange(
-          [{ ...kit, status: next }],
-          `${label}: ${STATUS_NAMES[next]}`,
-          `${label}: ${STATUS_NAMES[kit.status]}`,
-        )
-      }
-      sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
-    >
-      {STATUS_NAMES[kit.status]}
-    </Button>
+    <>
+      <Button
+        fullWidth
+        aria-label={`${label}: ${STATUS_NAMES[kit.status]}`}
+        aria-haspopup={next ? undefined : 'menu'}
+        variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
+        color={COLOUR[kit.status]}
+        onClick={({ currentTarget }) => (next ? go(next) : setPlace(currentTarget))}
+        sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
+      >
+        {STATUS_NAMES[kit.status]}
+      </Button>
+      {place && (
+        <Menu open anchorEl={place} onClose={() => setPlace(undefined)}>
+          <MenuItem onClick={() => go('packed')}>It came back, packed</MenuItem>
+          <MenuItem onClick={() => go('to-pack')}>It is to be packed afresh</MenuItem>
+        </Menu>
+      )}
+    </>
   );
-}
+} // prettier-ignore

@@ -81,6 +81,21 @@ test('a bag goes on to packed and to handed over, on the revision that was seen,
   expect(put(asked)[2]).toEqual([kit('a', 'm1', 'packed', 5)]);
 });
 
+test('a bag that was handed over is asked about: a press alone throws nothing away', async () => {
+  const { asked } = atBags([kit('a', 'm1', 'handed-over', 5), kit('a', 'm2', 'handed-over', 2)]);
+  press('Ada, Plate: handed over');
+  fireEvent.keyDown(screen.getByRole('menu'), { key: 'Escape' });
+  await waitFor(() => expect(screen.queryByRole('menu')).toBeNull());
+  expect(put(asked)).toEqual([]);
+  press('Ada, Plate: handed over');
+  fireEvent.click(screen.getByRole('menuitem', { name: 'It came back, packed' }));
+  await waitFor(() => expect(status('Ada, Plate')).toBe('packed'));
+  fireEvent.click(await screen.findByRole('button', { name: 'Bo, Plate: handed over' }));
+  fireEvent.click(screen.getByRole('menuitem', { name: 'It is to be packed afresh' }));
+  await waitFor(() => expect(status('Bo, Plate')).toBe('to pack'));
+  expect(put(asked)).toEqual([[kit('a', 'm1', 'packed', 5)], [kit('a', 'm2', 'to-pack', 2)]]);
+});
+
 test('a maker who does not sew a block has no bag there', () => {
   atBags();
   expect(screen.getByLabelText('Bo does not sew Star')).toBeTruthy();
