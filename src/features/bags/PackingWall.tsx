@@ -36,6 +36,13 @@ const COLOUR: Readonly<Record<KitStatus, 'inherit' | 'primary' | 'success'>> = {
 /** Bags × makers: one large button each, which goes on to packed and handed over; whole rows and columns by their names. */
 export function PackingWall({ projectId, blocks, makers, initialKits }: PackingWallProps) {
   const { kitOf, change } = useKits(projectId, initialKits);
+  const [asked, setAsked] = useState<AskedBag | undefined>();
+  const go: BagProps['onGo'] = (kit, label, status) =>
+    void change(
+      [{ ...kit, status }],
+      `${label}: ${STATUS_NAMES[status]}`,
+      `${label}: ${STATUS_NAMES[kit.status]}`,
+    );
   if (makers.length === 0) {
     return (
       <Notice title="No makers yet">
@@ -83,7 +90,8 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
                       <Bag
                         kit={kitOf(block.id, maker.id)}
                         label={`${maker.name}, ${block.name}`}
-                        onChange={change}
+                        onGo={go}
+                        onAsk={setAsked}
                       />
                     ) : (
                       <Typography
@@ -101,6 +109,7 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
           </TableBody>
         </Table>
       </TableContainer>
+      <ComeBack asked={asked} onGo={go} onClose={() => setAsked(undefined)} />
     </Box>
   );
 }
@@ -108,35 +117,50 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
 interface BagProps {
   readonly kit: Kit;
   readonly label: string;
-  readonly onChange: (wishes: readonly Kit[], label: string, undone: string) => void;
+  readonly onGo: (kit: Kit, label: string, status: KitStatus) => void;
+  readonly onAsk: (asked: AskedBag) => void;
 }
 
-function Bag({ kit, label, onChange }: BagProps) {
-  const [place, setPlace] = useState<HTMLElement | undefined>();
+/** A bag that is asked about, and the button that was pressed. */
+interface AskedBag {
+  readonly kit: Kit;
+  readonly label: string;
+  readonly place: HTMLElement;
+}
+
+function Bag({ kit, label, onGo, onAsk }: BagProps) {
   const next = NEXT[kit.status];
+  return (
+    <Button
+      fullWidth
+      aria-label={`${label}: ${STATUS_NAMES[kit.status]}`}
+      aria-haspopup={next ? undefined : 'menu'}
+      variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
+      color={COLOUR[kit.status]}
+      onClick={({ currentTarget: place }) => (next ? onGo(kit, label, next) : onAsk({ kit, label, place }))}
+      sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
+    >
+      {STATUS_NAMES[kit.status]}
+    </Button>
+  );
+}
+
+interface ComeBackProps {
+  readonly asked: AskedBag | undefined;
+  readonly onGo: BagProps['onGo'];
+  readonly onClose: () => void;
+}
+
+/** What became of a bag that was handed over. */
+function ComeBack({ asked, onGo, onClose }: ComeBackProps) {
   const go = (status: KitStatus) => {
-    setPlace(undefined);
-    onChange([{ ...kit, status }], `${label}: ${STATUS_NAMES[status]}`, `${label}: ${STATUS_NAMES[kit.status]}`);
+    onClose();
+    if (asked) onGo(asked.kit, asked.label, status);
   };
   return (
-    <>
-      <Button
-        fullWidth
-        aria-label={`${label}: ${STATUS_NAMES[kit.status]}`}
-        aria-haspopup={next ? undefined : 'menu'}
-        variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
-        color={COLOUR[kit.status]}
-        onClick={({ currentTarget }) => (next ? go(next) : setPlace(currentTarget))}
-        sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
-      >
-        {STATUS_NAMES[kit.status]}
-      </Button>
-      {place && (
-        <Menu open anchorEl={place} onClose={() => setPlace(undefined)}>
-          <MenuItem onClick={() => go('packed')}>It came back, packed</MenuItem>
-          <MenuItem onClick={() => go('to-pack')}>It is to be packed afresh</MenuItem>
-        </Menu>
-      )}
-    </>
+    <Menu open={asked !== undefined} anchorEl={asked?.place ?? null} onClose={onClose}>
+      <MenuItem onClick={() => go('packed')}>It came back, packed</MenuItem>
+      <MenuItem onClick={() => go('to-pack')}>It is to be packed afresh</MenuItem>
+    </Menu>
   );
-} // prettier-ignore
+}

@@ -1,4 +1,5 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { SWRConfig } from 'swr';
 import { expect, test, vi } from 'vitest';
 import { bagContents, pickList } from '@/core/bags';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
@@ -58,9 +59,12 @@ function atBags(kits: readonly Kit[] = []) {
     },
   });
   render(
+    // What one test was answered is not what the next one begins with.
+    <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
       <BagsStation project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
-    </Notices>,
+    </Notices>
+    </SWRConfig>,
   );
   return { server, asked };
 } // prettier-ignore
