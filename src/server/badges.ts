@@ -1,7 +1,7 @@
 import { agendaOf, dayAt, plusDays, type AgendaItem } from '@/core/calendar';
 import { counted } from '@/core/words';
 import { listSummaries } from './blocks';
-import { blockWorks, readKeptCalendar } from './calendar';
+import { readKeptCalendar, worksOf } from './calendar';
 import { clothShelf } from './cloth';
 import type { Sql } from './database';
 import { listKits } from './bags';
@@ -23,14 +23,13 @@ export type Badges = Readonly<Record<StationKey, Badge>>;
 
 /** What each station of a project calls for now. */
 export async function projectBadges(sql: Sql, project: Project): Promise<Badges> {
-  const [{ blocks }, makers, kits, progress, shelf, { calendar }, works] = await Promise.all([
+  const [{ blocks }, makers, kits, progress, shelf, { calendar }] = await Promise.all([
     listSummaries(sql, project),
     listMakers(sql, project),
     listKits(sql, project),
     projectProgress(sql, project),
     clothShelf(sql, project),
     readKeptCalendar(sql, project),
-    blockWorks(sql, project),
   ]);
   const isReady = new Set(
     kits.flatMap(({ status, makerId, blockId }) => (status === 'to-pack' ? [] : [`${makerId}/${blockId}`])),
@@ -44,7 +43,7 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
   const clashes = sum(blocks.map(({ summary }) => summary.clashes));
   const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined).length;
   const today = dayAt(Date.now(), calendar.timeZone);
-  const due = agendaOf(calendar, works).filter(
+  const due = agendaOf(calendar, worksOf(blocks, makers)).filter(
     ({ kind, day }) => isWork(kind) && day >= today && day <= plusDays(today, SOON_DAYS),
   ).length;
   return {

@@ -2,4 +2,4 @@ export { calendarSchema } from './calendarSchema';
 export { projectIcs, readFeed, renewFeed } from './feed';
 export { readHolidays, type FoundHoliday } from './holidays';
 export { readKeptCalendar, saveCalendar, type KeptCalendar } from './keptCalendar';
-export { blockWorks, projectPace, type DropPace, type MakerPace, type ProjectPace } from './pace';
+export { blockWorks, projectPace, worksOf, type DropPace, type MakerPace, type ProjectPace } from './pace';

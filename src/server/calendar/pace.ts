@@ -1,11 +1,11 @@
 import { dayAt, dropsOf, type BlockWork, type Calendar, type Day } from '@/core/calendar';
 import { DAY_MS, type BackTest, type Forecast, type MakerHistory } from '@/core/pace';
 import { itemAt } from '@/core/lists';
-import { listSummaries } from '../blocks';
+import { listSummaries, type BlockWithSummary } from '../blocks';
 import type { Sql } from '../database';
-import { listMakers } from '../makers';
+import { listMakers, type Maker } from '../makers';
 import { offThread } from '../pool';
-import { makerHistories } from '../progress';
+import { makerHistories, standingsOf, type PairStanding } from '../progress';
 import type { Project } from '../projects';
 
 /** When a maker will be done with everything that they sew. */
@@ -33,15 +33,23 @@ export interface ProjectPace {
   readonly backTest: BackTest;
 }
 
-/** Forecasts of a project's makers, for all blocks and for each drop. @param ends the day by which each drop is to be sewn */
+/**
+ * Forecasts of a project's makers, for all blocks and for each drop.
+ * @param ends the day by which each drop is to be sewn
+ * @param standings where they were read already
+ */
 export async function projectPace(
   sql: Sql,
   project: Project,
   calendar: Calendar,
   ends: readonly Day[],
   now: number,
+  standings: Promise<PairStanding[]> = standingsOf(sql, project),
 ): Promise<ProjectPace> {
-  const [makers, histories] = await Promise.all([listMakers(sql, project), makerHistories(sql, project)]);
+  const [makers, histories] = await Promise.all([
+    listMakers(sql, project),
+    makerHistories(sql, project, standings),
+  ]);
   const drops = dropsOf(calendar);
   const asked = [undefined, ...drops.map((_, index) => new Set(drops.slice(0, index + 1).flatMap(({ blocks }) => blocks)))]; // prettier-ignore
   const groups = asked.map((blocks) =>
@@ -79,6 +87,14 @@ export async function projectPace(
 /** What each block asks of packers and makers. */
 export async function blockWorks(sql: Sql, project: Project): Promise<BlockWork[]> {
   const [{ blocks }, makers] = await Promise.all([listSummaries(sql, project), listMakers(sql, project)]);
+  return worksOf(blocks, makers);
+}
+
+/** The same from what was read already. */
+export function worksOf(
+  blocks: readonly Pick<BlockWithSummary, 'id' | 'name' | 'summary'>[],
+  makers: readonly Maker[],
+): BlockWork[] {
   return blocks.map(({ id, name, summary }) => ({
     id,
     name,

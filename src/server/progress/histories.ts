@@ -15,11 +15,15 @@ export interface OpenHistory {
 }
 
 /** Histories of all makers of a project who are in it now, by id. */
-export async function makerHistories(sql: Sql, project: Project): Promise<OpenHistory[]> {
+export async function makerHistories(
+  sql: Sql,
+  project: Project,
+  standings: Promise<PairStanding[]> = standingsOf(sql, project),
+): Promise<OpenHistory[]> {
   const [rows, pairs] = await Promise.all([
     sql<{ id: string; since: string }[]>`
       select id, created_at as since from maker where project_id = ${project.id} and removed_at is null order by lower(name), id`,
-    standingsOf(sql, project),
+    standings,
   ]);
   return rows.map(({ id, since }) => {
     const own = pairs.filter(({ makerId }) => makerId === id);

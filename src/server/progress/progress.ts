@@ -7,7 +7,7 @@ import { inTransaction, type Sql, json } from '../database';
 import { invalid, notFound } from '../errors';
 import { openLink } from '../makers';
 import { readEvents } from './events';
-import { type MakerStanding, makerStanding, standingsOf } from './makerStanding';
+import { type MakerStanding, makerStanding, type PairStanding, standingsOf } from './makerStanding';
 import { notify } from '../live';
 import { listPhotos } from '../photos';
 import { type Project } from '../projects';
@@ -93,8 +93,12 @@ function ownUnits(sql: Sql, { stepId: id, units }: RecordedEvent) {
 }
 
 /** Every maker's progress on every block that they sew. */
-export async function projectProgress(sql: Sql, project: Project): Promise<BlockProgress[]> {
-  const pairs = await standingsOf(sql, project);
+export async function projectProgress(
+  sql: Sql,
+  project: Project,
+  standings: Promise<PairStanding[]> = standingsOf(sql, project),
+): Promise<BlockProgress[]> {
+  const pairs = await standings;
   return pairs.map(({ makerId, blockId, standing, events }) =>
     progressOf(makerId, blockId, standing, events),
   );

@@ -8,7 +8,7 @@ import { ServerError } from '@/server/errors';
 import { currentAccount } from '@/server/http';
 import { listKits } from '@/server/bags';
 import { listMakers } from '@/server/makers';
-import { projectProgress } from '@/server/progress';
+import { projectProgress, standingsOf } from '@/server/progress';
 import { openProject } from '@/server/projects';
 
 /** Runs server work for a page: what is not there, or not ours, is the not-found page. */
@@ -45,6 +45,12 @@ export const loadBadges = cache(async (projectId: string) => {
   return projectBadges(database(), project);
 });
 
+/** How every maker stands with every block, once per request. */
+export const loadStandings = cache(async (projectId: string) => {
+  const { project } = await loadProject(projectId);
+  return standingsOf(database(), project);
+});
+
 /** Makers, bags and progress of a project. */
 export const loadPeople = cache(async (projectId: string) => {
   const { project } = await loadProject(projectId);
@@ -52,7 +58,7 @@ export const loadPeople = cache(async (projectId: string) => {
   const [makers, kits, progress] = await Promise.all([
     listMakers(sql, project),
     listKits(sql, project),
-    projectProgress(sql, project),
+    projectProgress(sql, project, loadStandings(projectId)),
   ]);
   return { makers, kits, progress };
 });

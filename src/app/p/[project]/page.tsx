@@ -1,9 +1,10 @@
 import { pickList, sewersOf } from '@/core/bags';
 import { agendaOf, dayAt, dropsOf } from '@/core/calendar';
 import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
+import { summarise } from '@/core/sheet';
 import { FirstHour } from '@/features/today/FirstHour';
 import { Today } from '@/features/today/Today';
-import { blockWorks, projectPace, readKeptCalendar } from '@/server/calendar';
+import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
 import { clothShelf } from '@/server/cloth';
 import { database } from '@/server/database';
 import { formatBolt } from '@/ui/formatBolt';
@@ -11,7 +12,7 @@ import { formatMinutes } from '@/ui/formatMinutes';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
-import { loadBlocks, loadPeople } from './load';
+import { loadBlocks, loadPeople, loadStandings } from './load';
 
 export default async function TodayPage({ params }: { params: Promise<{ project: string }> }) {
   const { project: projectId } = await params;
@@ -19,8 +20,16 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
   const people = await loadPeople(projectId);
   const sql = database();
   const now = new Date().getTime();
-  const [{ calendar }, works] = await Promise.all([readKeptCalendar(sql, project), blockWorks(sql, project)]);
-  const pace = await projectPace(sql, project, { ...calendar, entries: [] }, [], now);
+  const { calendar } = await readKeptCalendar(sql, project);
+  const works = worksOf(blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) })), people.makers); // prettier-ignore
+  const pace = await projectPace(
+    sql,
+    project,
+    { ...calendar, entries: [] },
+    [],
+    now,
+    loadStandings(projectId),
+  );
   const today = dayAt(now, calendar.timeZone);
   const next = dropsOf(calendar).find(({ day }) => day >= today);
   return (

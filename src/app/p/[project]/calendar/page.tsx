@@ -1,11 +1,12 @@
 import { dayAt, dayWords, dropsOf, endsOf } from '@/core/calendar';
+import { summarise } from '@/core/sheet';
 import { CalendarStation } from '@/features/calendar/CalendarStation';
-import { blockWorks, projectPace, readKeptCalendar } from '@/server/calendar';
+import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
 import { database } from '@/server/database';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
-import { loadBlocks } from '../load';
+import { loadBlocks, loadPeople, loadStandings } from '../load';
 
 export const metadata = { title: 'Calendar' };
 
@@ -13,10 +14,12 @@ export default async function CalendarPage({ params }: { params: Promise<{ proje
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const sql = database();
-  const [{ calendar, revision }, works] = await Promise.all([readKeptCalendar(sql, project), blockWorks(sql, project)]);
+  const { makers } = await loadPeople(projectId);
+  const { calendar, revision } = await readKeptCalendar(sql, project);
+  const works = worksOf(blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) })), makers);
   const now = new Date().getTime();
   const today = dayAt(now, calendar.timeZone);
-  const pace = await projectPace(sql, project, calendar, endsOf(calendar), now);
+  const pace = await projectPace(sql, project, calendar, endsOf(calendar), now, loadStandings(projectId));
   const drops = dropsOf(calendar);
   const placeOf = (block: string) => drops.findIndex((drop) => drop.blocks.includes(block));
   return (
