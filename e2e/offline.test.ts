@@ -55,7 +55,7 @@ test('opened once with a connection, the page opens without one, also what was n
   await phone.press('Done');
   await phone.see('1 tick waits on this phone');
   await phone.press('All steps, and the whole block');
-  await phone.see('Done already');
+  await phone.see('steps done');
   await phone.go(link);
   await phone.see('Step 3 of ');
   await phone.see('1 tick waits on this phone');
