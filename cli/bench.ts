@@ -13,6 +13,8 @@ import { hexagonMosaic, mixedMosaic } from '@/core/testing';
 import { Board, attach, liveReport, snapMove } from '@/core/workshop';
 import { BLOCK_FORMAT } from '@/core/block';
 import { DEMO_BLOCKS } from '@/server/demoData';
+import { benchCraft } from './benchCraft';
+import { say } from './benchTable';
 import { ROOT } from './places';
 
 const SIZES = [100, 1000, 10_000];
@@ -22,8 +24,8 @@ const MOSAICS = [
   ['mixed shapes', mixedMosaic],
 ] as const;
 
-/** `./kevlo bench`: how work grows with the number of patches, how good plans are, and how quick an edit is; in ratios. */
-export function runBench(): number {
+/** `./kevlo bench`: how work grows with the number of patches, how good plans, layouts and forecasts are, and how quick an edit is; in ratios. */
+export async function runBench(): Promise<number> {
   for (const [name, make] of MOSAICS) {
     report(`graph, ${name}`, make, (patches) => void buildSeamGraph(patches), SIZES);
     report(`plan, ${name}`, make, (patches) => void planAssembly(buildSeamGraph(patches)), SIZES, 1);
@@ -33,14 +35,8 @@ export function runBench(): number {
   benchEditing();
   benchLookAlikes();
   benchNesting();
+  await benchCraft();
   return 0;
-}
-
-function say(...cells: readonly (string | number)[]): void {
-  const [name = '', ...rest] = cells;
-  process.stdout.write(
-    `${String(name).padEnd(30)} ${rest.map((cell) => String(cell).padStart(12)).join('')}\n`,
-  );
 }
 
 function report(

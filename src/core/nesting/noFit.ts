@@ -64,14 +64,19 @@ function topOf(part: ConvexPart): number {
   return best;
 }
 
+/** Turns from side to side are told apart from a turn back by rounding, radians. */
+const TURN_RAD = 1e-6;
+
+/** Sides in turn, their directions rising from the first one's: the first may rise by a rounding, the last may be as good as level. */
 function sidesFrom(part: ConvexPart, top: number) {
   const count = part.length;
+  let before = -Math.PI / 2;
   return Array.from({ length: count / 2 }, (_, step) => {
     const [i, k] = [(top + 2 * step) % count, (top + 2 * step + 2) % count];
     const [dx, dy] = [floatAt(part, k) - floatAt(part, i), floatAt(part, k + 1) - floatAt(part, i + 1)];
     const angle = Math.atan2(dy, dx);
-    // The first side may rise by a rounding: it still comes first, not last.
-    return { dx, dy, angle: angle < -1e-6 ? angle + 2 * Math.PI : angle };
+    before = angle < before - TURN_RAD ? angle + 2 * Math.PI : angle;
+    return { dx, dy, angle: before };
   });
 }
 

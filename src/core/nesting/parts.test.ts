@@ -45,6 +45,27 @@ test('two shapes lie on each other exactly where the no-fit region says so: the 
   ); // prettier-ignore
 });
 
+test('sides that are level but for a hair, on either shape and either way, change nothing: what lies on it is seen to', () => {
+  const turnedBy = (polygon: readonly Point[], radians: number) =>
+    polygon.map(({ x, y }) => ({ x: Math.cos(radians) * x - Math.sin(radians) * y, y: Math.sin(radians) * x + Math.cos(radians) * y }));
+  const hexagon = toPolygon(makePaper({ family: 'regular', sides: 6, edgeMm: 30 }));
+  const pentagon: Point[] = [{ x: 47.3, y: 0 }, { x: 20, y: 47.3 }, { x: -7.3, y: 0 }, { x: -3.7, y: -6.4 }, { x: 43.7, y: -6.4 }];
+  const middle = (polygon: readonly Point[]) => polygon.reduce((sum, { x, y }) => ({ x: sum.x + x / polygon.length, y: sum.y + y / polygon.length }), { x: 0, y: 0 });
+  const quarters = [0, 1, 2, 3];
+  const hairs = [-6, -7, -8, -9, -10, -12].flatMap((power) => [10 ** power, -(10 ** power), 4 * 10 ** power, -4 * 10 ** power]);
+  for (const one of [hexagon, pentagon])
+    for (const other of [hexagon, pentagon])
+      for (const quarter of quarters)
+        for (const hair of [0, ...hairs]) {
+          const [a, b] = [turnedBy(one, (quarter * Math.PI) / 2 + hair), turnedBy(other, hair / 3)];
+          const [p, q] = [middle(a), middle(b)];
+          const region = noFitOf(convexParts(a), convexParts(b));
+          // Middle on middle they lie deep in each other; twice as far apart as they reach they do not.
+          expect(depthAt(region, p.x - q.x, p.y - q.y), `${quarter} ${hair}`).toBeGreaterThan(20);
+          expect(depthAt(region, p.x - q.x + 130, p.y - q.y)).toBe(0);
+        }
+}); // prettier-ignore
+
 test('what tiles has a lattice without gaps; without half turns a triangle fills half', () => {
   const density = (polygon: readonly Point[], turns: 'any' | 'none') =>
     polygonArea(polygon) / densestLattices(polygon, turns)[0]!.areaEach;
