@@ -88,7 +88,7 @@ function Header({ project, accountName, onHelp }: HeaderProps) {
             {project.shop}
           </Typography>
         </Box>
-        <Stack direction="row" spacing={1} sx={{ alignItems: 'center' }}>
+        <Stack direction="row" sx={{ alignItems: 'center', columnGap: { xs: 0, sm: 1 }, flexWrap: 'wrap' }}>
           <Typography color="textSecondary" sx={{ display: { xs: 'none', sm: 'block' } }}>
             {accountName}
           </Typography>

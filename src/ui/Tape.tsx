@@ -71,7 +71,9 @@ function Mark({ name, href, isHere, calls, isReached }: MarkProps) {
         sx={{
           display: 'block',
           height: 58,
-          px: { xs: 0.75, md: 1.5 },
+          px: { xs: 0.25, md: 1.5 },
+          fontSize: { xs: '0.85rem', md: '1rem' },
+          overflow: 'hidden',
           py: 0.75,
           color: 'text.primary',
           textDecoration: 'none',
