@@ -103,6 +103,9 @@ function Mark({ name, href, isHere, calls, isReached }: MarkProps) {
             fontWeight: 500,
             color: calls ? 'warning.main' : 'text.secondary',
             minHeight: 18,
+            whiteSpace: 'nowrap',
+            overflow: 'hidden',
+            textOverflow: 'ellipsis',
           }}
         >
           {calls}
