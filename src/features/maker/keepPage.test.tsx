@@ -27,15 +27,16 @@ test('what belongs to the page is named once the rest is loaded: its own lasting
   vi.spyOn(performance, 'getEntriesByType').mockReturnValue([...names, 'https://elsewhere.example/_next/static/b.js'].map((name) => ({ name })) as never);
   const order: string[] = [];
   const onKept = vi.fn();
+  window.location.hash = '#then';
   const end = keepPage(async () => void order.push(`rest after ${sent.length} sent`), onKept);
   await vi.advanceTimersByTimeAsync(5000);
   expect(register).toHaveBeenCalledWith('/sw.js', { scope: '/m/' });
   expect(order).toEqual(['rest after 0 sent']);
-  expect(sent).toEqual([{ kind: 'keep', page: window.location.href, parts: [own('/_next/static/a.js'), own('/api/m/x/photos/p'), own('/icons/i.png')] }]);
+  expect(sent).toEqual([{ kind: 'keep', page: window.location.href.split('#')[0], parts: [own('/_next/static/a.js'), own('/api/m/x/photos/p'), own('/icons/i.png')] }]);
   answer({ kind: 'kept', page: 'another' });
   answer(undefined);
   expect(onKept).not.toHaveBeenCalled();
-  answer({ kind: 'kept', page: window.location.href });
+  answer({ kind: 'kept', page: window.location.href.split('#')[0] });
   expect(onKept).toHaveBeenCalledTimes(1);
   end();
   expect(listeners.size).toBe(0);

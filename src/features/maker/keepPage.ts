@@ -14,7 +14,7 @@ export function keepPage(loadRest: () => Promise<unknown>, onKept: () => void): 
   let isGone = false;
   const hear = ({ data }: MessageEvent) => {
     const { kind, page } = (data ?? {}) as { kind?: string; page?: string };
-    if (kind === 'kept' && page === window.location.href) onKept();
+    if (kind === 'kept' && page === thisPage()) onKept();
   };
   serviceWorker.addEventListener('message', hear);
   const keep = async () => {
@@ -22,7 +22,7 @@ export function keepPage(loadRest: () => Promise<unknown>, onKept: () => void): 
     const { active } = await serviceWorker.ready;
     await new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
     await loadRest();
-    if (!isGone) active?.postMessage({ kind: 'keep', page: window.location.href, parts: partsOfPage() });
+    if (!isGone) active?.postMessage({ kind: 'keep', page: thisPage(), parts: partsOfPage() });
   };
   // Without it the page works as long as there is a connection.
   keep().catch(() => undefined);
@@ -31,6 +31,9 @@ export function keepPage(loadRest: () => Promise<unknown>, onKept: () => void): 
     serviceWorker.removeEventListener('message', hear);
   };
 }
+
+/** Address of the page without a place in it: stores know no places. */
+const thisPage = () => window.location.href.replace(/#.*$/, '');
 
 /** Script, styles, fonts and pictures of the page that are named by their content. */
 function partsOfPage(): string[] {
