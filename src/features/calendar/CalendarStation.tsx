@@ -35,7 +35,8 @@ interface CalendarStationProps {
   readonly initial: Calendar;
   readonly revision: number;
   readonly blocks: readonly BlockWork[];
-  readonly pace: ProjectPace;
+  /** Undefined where it could not be reckoned just now. */
+  readonly pace: ProjectPace | undefined;
   readonly today: Day;
 }
 
@@ -79,9 +80,14 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
           </Typography>
         </>
       )}
-      {view === 'list' && <AgendaList agenda={agenda} drops={pace.drops} today={today} onOpen={open} />}
+      {view === 'list' && <AgendaList agenda={agenda} drops={pace?.drops ?? []} today={today} onOpen={open} />}
       <LevelPanel projectId={projectId} calendar={calendar} blocks={blocks} onTake={(next) => own.change(next, 'level')} />
-      {pace.makers.length > 0 && <PaceTable pace={pace} />}
+      {pace === undefined && (
+        <Typography role="status" sx={{ mt: 3 }}>
+          Who will be done when could not be reckoned just now. Open the page again in a moment; the dates above are not touched by it.
+        </Typography>
+      )}
+      {pace && pace.makers.length > 0 && <PaceTable pace={pace} />}
       <CalendarFiles projectId={projectId} today={today} newId={newId} onHolidays={own.addAll} />
       {edited && (
         <EntryDialog

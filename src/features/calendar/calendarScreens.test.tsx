@@ -175,6 +175,13 @@ test('makers who want a look come first, with their dates; drops say who will ha
   expect(screen.getByText(/Mon 2 Mar 2026: Drop 1/)).toBeTruthy();
 });
 
+test('where forecasts could not be reckoned the dates are there all the same', () => {
+  answering({});
+  render(<CalendarStation projectId="p" initial={START} revision={4} blocks={blocks} pace={undefined} today="2026-03-05" />); // prettier-ignore
+  expect(screen.getByText(/could not be reckoned just now/)).toBeTruthy();
+  expect(screen.getByRole('button', { name: /^Drop: Drop 2/ })).toBeTruthy();
+});
+
 test('holidays of a file are looked through and put in; a secret address is shown once', async () => {
   const found = [{ day: '2026-04-03', until: '2026-04-06', title: 'Easter' }, { day: '2026-05-01', until: '2026-05-01', title: 'May Day' }]; // prettier-ignore
   const { saved } = at(START, {

@@ -22,6 +22,7 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
   const now = new Date().getTime();
   const { calendar } = await readKeptCalendar(sql, project);
   const works = worksOf(blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) })), people.makers); // prettier-ignore
+  // Without forecasts, where too much waits to be reckoned, Today still opens.
   const pace = await projectPace(
     sql,
     project,
@@ -29,7 +30,7 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
     [],
     now,
     loadStandings(projectId),
-  );
+  ).catch(() => undefined);
   const today = dayAt(now, calendar.timeZone);
   const next = dropsOf(calendar).find(({ day }) => day >= today);
   return (
@@ -59,7 +60,7 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
         {...people}
         calendar={calendar}
         agenda={agendaOf(calendar, works)}
-        pace={pace.makers}
+        pace={pace?.makers ?? []}
         short={await shortFor(projectId, next?.blocks ?? [])}
         today={today}
       />

@@ -19,7 +19,7 @@ export default async function CalendarPage({ params }: { params: Promise<{ proje
   const works = worksOf(blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) })), makers);
   const now = new Date().getTime();
   const today = dayAt(now, calendar.timeZone);
-  const pace = await projectPace(sql, project, calendar, endsOf(calendar), now, loadStandings(projectId));
+  const pace = await projectPace(sql, project, calendar, endsOf(calendar), now, loadStandings(projectId)).catch(() => undefined);
   const drops = dropsOf(calendar);
   const placeOf = (block: string) => drops.findIndex((drop) => drop.blocks.includes(block));
   return (
