@@ -22,7 +22,7 @@ export async function readFeed(sql: Sql, token: string): Promise<string> {
   const project = isToken(token) ? await openByFeed(sql, hashToken(token)) : undefined;
   if (project) return projectIcs(sql, project);
   throw new ServerError(404, {
-    code: 'no-such-feed',
+    code: 'no-such-link',
     what: 'This calendar address does not work (any more).',
     mend: 'Ask the host for the new one.',
   });

@@ -3,7 +3,7 @@ import { EMPTY_CALENDAR, checkCalendar, type Calendar } from '@/core/calendar';
 import { inTransaction, json, type Sql } from '../database';
 import { conflict } from '../errors';
 import { notify } from '../live';
-import { audit, type Access, type Project } from '../projects';
+import { audit, blockIds, type Access, type Project } from '../projects';
 import { refused } from '../refused';
 
 /** The project's calendar, with the revision to save it under; empty until the host makes one. */
@@ -18,12 +18,6 @@ export async function readKeptCalendar(sql: Sql, project: Project): Promise<Kept
     select calendar, calendar_revision as revision from project where id = ${project.id}`;
   const calendar = checkCalendar({ ...EMPTY_CALENDAR, ...row?.calendar }, await blockIds(sql, project));
   return { calendar, revision: row?.revision ?? 0 };
-}
-
-async function blockIds(sql: Sql, project: Project): Promise<Set<string>> {
-  const rows = await sql<{ id: string }[]>`
-    select id from block where project_id = ${project.id} and removed_at is null`;
-  return new Set(rows.map(({ id }) => id));
 }
 
 /**

@@ -18,4 +18,4 @@ export { MAY, type Need, needOf, type Role, ROUTES, type Wish } from './permissi
 export { readProject, type Project, type ProjectSettings } from './project';
 export { changeProjectBasting } from './projectBasting';
 export { changeProject, createProject, listProjects, type ProjectLine } from './projects';
-export { readKeptSetting, saveSetting } from './setting';
+export { blockIds, readKeptSetting, saveSetting } from './setting';

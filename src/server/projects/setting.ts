@@ -27,7 +27,8 @@ export async function readKeptSetting(sql: Sql, project: Project): Promise<KeptS
   };
 }
 
-async function blockIds(sql: Sql, project: Project): Promise<Set<string>> {
+/** Blocks that are in the project now. */
+export async function blockIds(sql: Sql, project: Project): Promise<Set<string>> {
   const rows = await sql<{ id: string }[]>`
     select id from block where project_id = ${project.id} and removed_at is null`;
   return new Set(rows.map(({ id }) => id));
