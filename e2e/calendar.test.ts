@@ -38,8 +38,10 @@ test('a drop is dragged to another day and moved by keys, undone, kept; the page
   const chip = await host.driver.findElement(By.css('button[aria-label^="Drop: Drop 4"]'));
   await host.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', chip);
   const { width } = await chip.getRect();
+  // A Monday has no day to its left in the same week.
+  const side = before.startsWith('Mon') ? 1 : -1;
   const move = host.driver.actions().move({ origin: chip }).press();
-  await move.move({ origin: chip, x: 30, y: 0 }).move({ origin: chip, x: -Math.round(width), y: 0 }).release().perform(); // prettier-ignore
+  await move.move({ origin: chip, x: 30, y: 0 }).move({ origin: chip, x: side * Math.round(width), y: 0 }).release().perform(); // prettier-ignore
   const dragged = await dayOf('Drop: Drop 4');
   expect(dragged).not.toBe(before);
   await host.press('Undo');
@@ -65,7 +67,7 @@ test('the load is levelled on the server, shown before and after, taken, and tak
   await host.press('Undo');
   expect(await dayOf('Drop: Drop 4')).toBe(before);
   await host.press('List with reasons');
-  await host.see('by the next drop likely by');
+  await host.see('by the next drop with even chances');
   await host.press('Add a meeting');
   expect(await host.faults()).toEqual([]);
 });

@@ -62,5 +62,5 @@ export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
 
 /** Who will have sewn a drop, and all before it, when the next one comes. */
 export function readiness({ makers, done, likely, sure }: DropPace): string {
-  return `Sewn by ${done} of ${counted(makers, 'maker')}; by the next drop likely by ${likely}, and surely (8 of 10) by ${sure}.`;
+  return `Sewn by ${done} of ${counted(makers, 'maker')}; by the next drop with even chances by ${likely}, at 8 in 10 by ${sure}.`;
 }

@@ -56,7 +56,7 @@ export function WeekRows({ agenda, load, holidays, today, onOpen, onAdd, onMove 
           {`Show ${counted(daysBetween(earliest, first) / 7, 'earlier week')}`}
         </Button>
       )}
-      <Box role="table" aria-label="Weeks" sx={{ overflowX: 'auto', border: 1, borderColor: 'divider' }}>
+      <Box role="table" aria-label="Weeks" sx={{ overflowX: 'auto', overflowY: 'hidden', border: 1, borderColor: 'divider' }}>
         <Box role="row" sx={{ ...ROW, bgcolor: 'background.default' }}>
           {['Week of', ...WEEKDAYS, 'To sew'].map((name) => (
             <Typography key={name} role="columnheader" variant="overline" sx={{ px: 0.75 }}>

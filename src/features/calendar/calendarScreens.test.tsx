@@ -169,7 +169,7 @@ test('makers who want a look come first, with their dates; drops say who will ha
   ]);
   expect(screen.getByText(/of 40 dates said at 8 in 10, 33 held \(83 %\)/)).toBeTruthy();
   press('List with reasons');
-  expect(screen.getByText('Sewn by 0 of 2 makers; by the next drop likely by 2, and surely (8 of 10) by 1.')).toBeTruthy(); // prettier-ignore
+  expect(screen.getByText('Sewn by 0 of 2 makers; by the next drop with even chances by 2, at 8 in 10 by 1.')).toBeTruthy(); // prettier-ignore
   expect(screen.queryByText(/Mon 2 Mar 2026: Drop 1/)).toBeNull();
   press('Show 3 earlier dates');
   expect(screen.getByText(/Mon 2 Mar 2026: Drop 1/)).toBeTruthy();
