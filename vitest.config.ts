@@ -43,8 +43,8 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/**/*.test.ts'],
-          testTimeout: 180_000,
-          hookTimeout: 180_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
           fileParallelism: false,
         },
       },

@@ -62,7 +62,7 @@ function serve(url: string, port: number): ChildProcess {
 }
 
 async function untilAnswers(port: number): Promise<void> {
-  for (let waited = 0; waited < 300; waited++) {
+  for (let waited = 0; waited < 900; waited++) {
     if (await answers(port)) return;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }

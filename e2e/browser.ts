@@ -7,7 +7,7 @@ import chrome from 'selenium-webdriver/chrome';
 import { BLOCK_FORMAT } from '@/core/block';
 
 /** How long a page may take to show something, ms. */
-export const PATIENCE_MS = 20_000;
+export const PATIENCE_MS = 60_000;
 
 const ARGUMENTS = [
   '--headless=new',
