@@ -1,8 +1,10 @@
 import { itemAt, knownOf } from '../lists';
 import type { SeamGraph } from '../block';
+import { bendsDue } from './bendsDue';
 import { joinedLast, leaf, type Tree } from './tree';
 import { allOf, eachUnit, isIn, lowestIn, pairKey, setOf, unitOf, without, type UnitSet } from './unitSet';
-import { START_COST, TreeWays, unevenCost, type JoinCost } from './treeWays';
+import { BEND_COST, START_COST, TreeWays, unevenCost, type JoinCost } from './treeWays';
+import { NONE, WayTable, WaysFound } from './waysFound';
 
 /** Groups of up to this many patches are planned by weighing every order. */
 export const EXACT_PATCHES = 14;
@@ -13,16 +15,6 @@ const WORD_BITS = 26;
 /** Two units that are not to be joined to each other. */
 export type Apart = readonly [readonly number[], readonly number[]];
 
-/** A way of making a unit that leaves the needle at one place. */
-interface Way {
-  readonly cost: number;
-  /** Where the thread of its last join ends; −1 for a single unit, which has none. */
-  readonly end: number;
-  /** The part that is made last, as a set, and the way in which it is made; the other part is made in its cheapest way. */
-  readonly last: UnitSet;
-  readonly lastWay: Way | undefined;
-}
-
 /**
  * Finds the best order of joining a connected group by weighing every one: dynamic programming over its connected
  * subsets, as in optimal join ordering (after Moerkotte and Neumann, 2006), kept apart by where the needle ends. No order
@@ -31,6 +23,7 @@ interface Way {
  * @param members at most 14 patches, or units already made, connected
  * @param apart units that are not to be joined to each other
  * @param costs remembers what units cost that are already made
+ * @param limit only an order that costs less is wanted: parts that cannot lead to one are left out, and nothing else is found
  * @returns undefined when the group is too large, has more than 52 seams between its members, or no order is left
  * Cost: at most 3ⁿ ÷ 2 splits; planar groups have far fewer that hang together on both sides.
  */
@@ -39,6 +32,7 @@ export function exactTree(
   members: readonly (number | Tree)[],
   apart: readonly Apart[] = [],
   costs = new TreeWays(graph),
+  limit = Infinity,
 ): Tree | undefined {
   const count = members.length;
   if (count > EXACT_PATCHES) return undefined;
@@ -52,32 +46,33 @@ export function exactTree(
   const joinOf = joinCosts(costs, seams, rims(low, all), rims(high, all));
   const refused = refusedSplits(units, place, apart);
   const sizes = sums(units.map((unit) => unit.members.length));
-  const savingOf = savings(costs, place);
+  const savingOf = savings(graph, costs, place);
+  const due = bendsDue(graph, place, seams, count);
+  const made = sums(units.map((unit) => costs.costOf(unit)));
+  /** The least that everything costs beside two parts: units that are in neither, and bends that no join within them pays. */
+  const beside = (part: UnitSet, rest: UnitSet) =>
+    itemAt(made, all) - (made[part | rest] ?? 0) + BEND_COST * (itemAt(due, all) - (due[part] ?? 0) - (due[rest] ?? 0)); // prettier-ignore
+  const ways = new WayTable(count);
+  const found = new WaysFound();
   /** Offers the join with the thread of the part made last, whatever way that is made. */
-  const carryOn = (
-    found: Ways,
-    made: readonly Way[],
-    join: { cost: number; start: number; end: number; part: UnitSet },
-  ) => {
-    const { start, end, part } = join;
-    for (const way of made) {
-      const cost = join.cost + way.cost;
+  const carryOn = (part: UnitSet, withoutPart: number, start: number, end: number) => {
+    const first = ways.first[part] ?? 0;
+    for (let way = first; way < first + (ways.count[part] ?? 0); way++) {
+      const cost = withoutPart + (ways.cost[way] ?? 0);
       // The ways come cheapest first: none of the rest can win either.
-      if (!found.couldTake(cost - START_COST, end)) return;
-      const saving = way.end < 0 ? 0 : savingOf(way.end, start, part);
+      if (!found.couldEnd(cost - START_COST, end)) return;
+      const saving = savingOf(ways.end[way] ?? NONE, start, part);
       if (saving > 0) found.offer(cost - saving, end, part, way);
     }
   };
-  const ways: (readonly Way[])[] = [];
   for (let set = 1; set <= all; set++) {
     if (!connected[set]) continue;
     const lowest = lowestIn(set);
     if (set === lowest) {
-      const unit = itemAt(units, unitOf(set));
-      ways[set] = costs.of(unit).map(({ cost, end }) => ({ cost, end, last: 0, lastWay: undefined }));
+      for (const { cost, end } of costs.of(itemAt(units, unitOf(set)))) ways.add(set, cost, end, 0, NONE);
       continue;
     }
-    const found = new Ways();
+    found.clear();
     // One part holds the lowest unit, so that each split is looked at once.
     const others = without(set, lowest);
     for (let more: UnitSet = others; more > 0;) {
@@ -85,59 +80,35 @@ export function exactTree(
       more = (more - 1) & others;
       const part = lowest | more;
       const rest = without(set, part);
-      if (!connected[part] || !connected[rest]) continue;
-      const [own, other] = [itemAt(ways, part), itemAt(ways, rest)];
-      if (!own[0] || !other[0] || refused.has(pairKey(part, rest, EXACT_PATCHES))) continue;
-      const below = own[0].cost + other[0].cost;
-      if (!found.couldTake(below)) continue;
+      if (!ways.count[part] || !ways.count[rest]) continue;
+      if (refused.size > 0 && refused.has(pairKey(part, rest, EXACT_PATCHES))) continue;
+      const own = ways.cost[ways.first[part] ?? 0] ?? 0;
+      const other = ways.cost[ways.first[rest] ?? 0] ?? 0;
+      const below = own + other;
+      if (!found.couldTake(below) || below + beside(part, rest) >= limit) continue;
       const join = joinOf(part, rest);
-      const cost = below + join.cost + unevenCost(itemAt(sizes, part), itemAt(sizes, rest));
+      const cost = below + join.cost + unevenCost(sizes[part] ?? 1, sizes[rest] ?? 1);
       if (!found.couldTake(cost - START_COST)) continue;
+      const last = (sizes[part] ?? 1) > 1 && sizes[rest] === 1 ? part : rest;
       for (const [start, end] of join.ends) {
-        found.offer(cost, end, itemAt(sizes, part) > 1 && sizes[rest] === 1 ? part : rest, undefined);
-        carryOn(found, own, { cost: cost - own[0].cost, start, end, part });
-        carryOn(found, other, { cost: cost - other[0].cost, start, end, part: rest });
+        found.offer(cost, end, last, NONE);
+        carryOn(part, cost - own, start, end);
+        carryOn(rest, cost - other, start, end);
       }
     }
-    ways[set] = found.list();
+    found.moveTo(ways, set, limit - beside(set, 0));
   }
-  const best = ways[all]?.[0];
-  return best && treeOf(all, best, ways, units);
-}
-
-/** Ways of making one unit that can still pay: at most the saving of one thread dearer than the cheapest. */
-class Ways {
-  private readonly byEnd = new Map<number, Way>();
-  private least = Infinity;
-
-  /** Whether a way of that cost could still pay; with an end: whether it could be the cheapest that ends there. */
-  couldTake(cost: number, end?: number): boolean {
-    return (
-      cost < this.least + START_COST && (end === undefined || cost < (this.byEnd.get(end)?.cost ?? Infinity))
-    );
-  }
-
-  offer(cost: number, end: number, last: number, lastWay: Way | undefined): void {
-    if (!this.couldTake(cost) || cost >= (this.byEnd.get(end)?.cost ?? Infinity)) return;
-    this.byEnd.set(end, { cost, end, last, lastWay });
-    this.least = Math.min(this.least, cost);
-  }
-
-  /** The cheapest first. */
-  list(): Way[] {
-    return [...this.byEnd.values()]
-      .filter(({ cost }) => this.couldTake(cost))
-      .sort((a, b) => a.cost - b.cost);
-  }
+  return ways.count[all] ? treeOf(all, itemAt(ways.first, all), ways, units) : undefined;
 }
 
 /** What is saved where the thread of the part made last goes on: all of it where the next join begins there, less by slides within that part. */
-function savings(costs: TreeWays, place: ReadonlyMap<number, number>) {
+function savings(graph: SeamGraph, costs: TreeWays, place: ReadonlyMap<number, number>) {
+  const places = graph.places.length;
   const known = new Map<number, readonly { readonly needs: UnitSet; readonly saving: number }[]>();
   return (end: number, start: number, part: UnitSet): number => {
-    if (end === start) return START_COST;
     if (end < 0) return 0;
-    const key = end * MOST_PLACES + start;
+    if (end === start) return START_COST;
+    const key = end * places + start;
     let own = known.get(key);
     if (!own) {
       own = costs.slidesOf(end, start).flatMap(({ patches, saving }) => {
@@ -151,9 +122,6 @@ function savings(costs: TreeWays, place: ReadonlyMap<number, number>) {
     return 0;
   };
 }
-
-/** Places are fewer than this. */
-const MOST_PLACES = 2 ** 26;
 
 /** Seams between different units. */
 function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): number[] {
@@ -170,16 +138,18 @@ function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): numb
 
 /** What joining two sets costs, worked out once for each set of seams between them. */
 function joinCosts(costs: TreeWays, seams: readonly number[], rimLow: Int32Array, rimHigh: Int32Array) {
-  const known = new Map<number, JoinCost>();
-  return (a: number, b: number): JoinCost => {
-    const low = itemAt(rimLow, a) & itemAt(rimLow, b);
-    const high = itemAt(rimHigh, a) & itemAt(rimHigh, b);
-    const key = pairKey(low, high, WORD_BITS);
-    const before = known.get(key);
+  // By the seams of either word: small whole numbers are found much faster than large ones.
+  const known = new Map<number, Map<number, JoinCost>>();
+  return (a: UnitSet, b: UnitSet): JoinCost => {
+    const low = (rimLow[a] ?? 0) & (rimLow[b] ?? 0);
+    const high = (rimHigh[a] ?? 0) & (rimHigh[b] ?? 0);
+    let ofHigh = known.get(high);
+    if (!ofHigh) known.set(high, (ofHigh = new Map<number, JoinCost>()));
+    const before = ofHigh.get(low);
     if (before) return before;
     const between = seams.filter((_, i) => (i < WORD_BITS ? isIn(low, i) : isIn(high, i - WORD_BITS)));
     const join = costs.joinOf(between);
-    known.set(key, join);
+    ofHigh.set(low, join);
     return join;
   };
 }
@@ -254,8 +224,8 @@ function connectedSets(neighbours: Int32Array, all: number): Uint8Array {
 }
 
 /** For each set the sum of its units' numbers. */
-function sums(values: readonly number[]): Int32Array {
-  const all = new Int32Array(2 ** values.length);
+function sums(values: readonly number[]): Float64Array {
+  const all = new Float64Array(2 ** values.length);
   for (let set = 1; set < all.length; set++) {
     const lowest = lowestIn(set);
     all[set] = itemAt(all, without(set, lowest)) + itemAt(values, unitOf(lowest));
@@ -263,11 +233,12 @@ function sums(values: readonly number[]): Int32Array {
   return all;
 }
 
-function treeOf(set: number, way: Way, ways: readonly (readonly Way[])[], units: readonly Tree[]): Tree {
-  if (way.last === 0) return itemAt(units, unitOf(set));
-  const cheapest = (part: number) => ways[part]?.[0] as Way;
-  const rest = without(set, way.last);
-  const last = treeOf(way.last, way.lastWay ?? cheapest(way.last), ways, units);
-  const first = treeOf(rest, cheapest(rest), ways, units);
-  return joinedLast(first, last);
+function treeOf(set: UnitSet, way: number, ways: WayTable, units: readonly Tree[]): Tree {
+  const part = itemAt(ways.last, way);
+  if (part === 0) return itemAt(units, unitOf(set));
+  const cheapest = (one: UnitSet) => itemAt(ways.first, one);
+  const lastWay = itemAt(ways.lastWay, way);
+  const rest = without(set, part);
+  const last = treeOf(part, lastWay === NONE ? cheapest(part) : lastWay, ways, units);
+  return joinedLast(treeOf(rest, cheapest(rest), ways, units), last);
 }

@@ -66,8 +66,9 @@ function improveOnce(task: Task, tree: Tree): Tree {
   const isSame = a === tree.parts[0] && b === tree.parts[1];
   const own = isSame ? tree : tree.lastPart === 0 ? joinedLast(b, a) : joinedLast(a, b);
   const front = frontOf(own, task.units);
-  const other = front.length < 3 ? undefined : exactTree(graph, front, apart, costs);
-  if (other && costs.costOf(other) < costs.costOf(own) - 1e-6) return other;
+  const limit = costs.costOf(own) - 1e-6;
+  const other = front.length < 3 ? undefined : exactTree(graph, front, apart, costs, limit);
+  if (other && costs.costOf(other) < limit) return other;
   task.settled.add(own);
   return own;
 }

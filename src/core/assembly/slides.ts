@@ -59,13 +59,35 @@ function allSlides({ patches, sides }: SeamGraph): Map<number, Slide[]> {
   return at;
 }
 
+/** Where the needle can go from each place through one fold or two, by where it comes out. */
+const reachedFrom = keptFor(
+  (_: SeamGraph['seamsOf']) => new Map<number, ReadonlyMap<number, readonly Way[]>>(),
+);
+
+type Way = readonly Slide[];
+
 /** Every way of the needle from one place to another: through one fold or through two, whoever has them in hand. */
-export function waysToSlide(graph: SeamGraph, from: number, to: number): readonly (readonly Slide[])[] {
+export function waysToSlide(graph: SeamGraph, from: number, to: number): readonly Way[] {
   if (graph.isOfUnits) return [];
-  return slidesAt(graph, from).flatMap((one) => {
-    if (one.to === to) return [[one]];
-    return slidesAt(graph, one.to).flatMap((next) => (next.to === to ? [[one, next]] : []));
-  });
+  const known = reachedFrom(graph.seamsOf);
+  let own = known.get(from);
+  if (!own) known.set(from, (own = waysFrom(graph, from)));
+  return own.get(to) ?? [];
+}
+
+function waysFrom(graph: SeamGraph, from: number): Map<number, Way[]> {
+  const ways = new Map<number, Way[]>();
+  const add = (to: number, way: Way) => {
+    const own = ways.get(to);
+    if (own) own.push(way);
+    else ways.set(to, [way]);
+  };
+  for (const one of slidesAt(graph, from)) {
+    add(one.to, [one]);
+    // What is reached in one is not reached by going on from there to itself.
+    for (const next of slidesAt(graph, one.to)) if (next.to !== one.to) add(next.to, [one, next]);
+  }
+  return ways;
 }
 
 /**

@@ -5,7 +5,7 @@ import { waysToSlide } from './slides';
 import { seamsBetween, type Tree } from './tree';
 
 /** What a join costs: bends come first, then threads begun, then evenness, which keeps the work small in the hand. */
-const BEND_COST = 1e6;
+export const BEND_COST = 1e6;
 export const START_COST = 1e3;
 /** A slide in place of a new thread: as 0.2 of a minute to three quarters of one. */
 const SLIDE_COST = START_COST * (0.2 / 0.75);
