@@ -7,6 +7,7 @@ export async function register(): Promise<void> {
   const { database } = await import('@/server/database');
   const { runDueJobs } = await import('@/server/jobs');
   const { JOB_KINDS } = await import('@/server/jobKinds');
+  const { sendDueMail } = await import('@/server/reminders');
   const { log } = await import('@/server/log');
   let isLooking = false;
   const look = async () => {
@@ -14,6 +15,7 @@ export async function register(): Promise<void> {
     isLooking = true;
     try {
       await runDueJobs(database(), JOB_KINDS);
+      await sendDueMail(database());
     } catch (error) {
       log().warn({ err: error }, 'jobs could not be looked for');
     } finally {

@@ -5,7 +5,7 @@ export const CHANNEL = 'kevlo_changes';
 
 /** `everything` after a lost connection: nobody knows what was missed. */
 export type ChangeKind =
-  'progress' | 'kits' | 'blocks' | 'makers' | 'calendar' | 'settings' | 'people' | 'everything';
+  'progress' | 'kits' | 'blocks' | 'makers' | 'calendar' | 'settings' | 'people' | 'reminders' | 'everything';
 
 export interface Change {
   readonly projectId: string;

@@ -1,4 +1,5 @@
 export { makerAddress, publicAddress } from './makerAddress';
+export { listContacts, setContact, type Contact } from './contacts';
 export {
   addMakers,
   changeLink,

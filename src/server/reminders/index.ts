@@ -1,0 +1,20 @@
+export {
+  approveDrafts,
+  changeDraft,
+  draftReminders,
+  listMessages,
+  turnMessages,
+  type Approved,
+  type Message,
+  type MessageState,
+  type Turn,
+} from './messages';
+export { readOffLink, setWantsMail, type OffLink } from './off';
+export { sendDueMail } from './send';
+export {
+  readReminderSettings,
+  reminderSettingsSchema,
+  saveReminderSettings,
+  type ReminderSettings,
+} from './settings';
+export { readStandIn, setMailTrouble, type MailTrouble, type TakenMail } from './standIn';

@@ -1,0 +1,231 @@
+import { createServer, type Server } from 'node:net';
+import type { AddressInfo } from 'node:net';
+import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest';
+import { EMPTY_CALENDAR, dayAt, plusDays } from '@/core/calendar';
+import { defaultRecipe } from '@/core/generate';
+import { USUAL_TEXTS } from '@/core/reminders';
+import { makeBlock } from '../blocks';
+import { saveCalendar } from '../calendar';
+import { addMakers, listContacts, setContact, setMakerRemoved } from '../makers';
+import { refusal, testProject, type TestProject } from '../testing';
+import { mailServer, standIn, type Carrier } from './carriers';
+import {
+  approveDrafts,
+  changeDraft,
+  draftReminders,
+  listMessages,
+  readOffLink,
+  readReminderSettings,
+  readStandIn,
+  saveReminderSettings,
+  sendDueMail,
+  setMailTrouble,
+  setWantsMail,
+  turnMessages,
+} from '.';
+
+let { sql, drop, project, access } = {} as TestProject;
+let makers: readonly { id: string; name: string }[] = [];
+// Eleven in the morning: nothing is quiet.
+const NOW = Date.parse(`${dayAt(Date.now(), 'UTC')}T11:00:00Z`);
+const today = dayAt(NOW, 'UTC');
+
+beforeAll(async () => {
+  ({ sql, drop, project, access } = await testProject('Reminders'));
+  const { id } = await makeBlock(sql, access, { name: 'Star', recipe: defaultRecipe('star') });
+  makers = await addMakers(sql, access, ['Ann', 'Bea', 'Cyd']);
+  const entry = { kind: 'drop', id: 'd', day: plusDays(today, 4), title: 'Drop 1', blocks: [id], isFixed: false } as const; // prettier-ignore
+  await saveCalendar(sql, access, { calendar: { ...EMPTY_CALENDAR, entries: [entry] }, revision: 0 });
+});
+
+afterAll(() => drop());
+
+beforeEach(async () => {
+  await sql`delete from message`;
+  await sql`update maker set wants_mail = true`;
+  await setMailTrouble(sql, access, 'none');
+  for (const { id, name } of makers.slice(0, 2))
+    await setContact(sql, access, id, { email: `${name}@maker.example`, timeZone: null });
+});
+
+const messages = () => listMessages(sql, project);
+const states = async () => Object.fromEntries((await messages()).map(({ maker, state }) => [maker, state]));
+const approve = async (some = messages()) =>
+  approveDrafts(sql, access, await some, 'https://shop.example', NOW);
+const taken = async () => (await readStandIn(sql, project))?.taken ?? [];
+/** Lets everything that waits be due now. */
+const comeDue = () => sql`update message set send_at = now() where state = 'queued'`;
+
+test('what is due is drafted once; approved it goes out once, to those with an address, with a link that ends it', async () => {
+  expect(await draftReminders(sql, access, NOW)).toEqual({ made: 3 });
+  expect(await draftReminders(sql, access, NOW)).toEqual({ made: 0 });
+  const [ann] = await messages();
+  expect(ann).toMatchObject({ maker: 'Ann', occasion: 'drop', subject: 'Drop 1 of Reminders is in 4 days', reason: 'Drop 1 is in 4 days.' }); // prettier-ignore
+  expect(await sendDueMail(sql)).toBe(0);
+  expect(await approve()).toEqual({ queued: 2, noAddress: 1, switchedOff: 0, changed: 0 });
+  await comeDue();
+  expect(await sendDueMail(sql)).toBe(2);
+  expect(await sendDueMail(sql)).toBe(0);
+  expect(await states()).toEqual({ Ann: 'sent', Bea: 'sent', Cyd: 'draft' });
+  const mail = (await taken()).find(({ recipient }) => recipient === 'Ann@maker.example');
+  expect(mail?.body).toContain('Drop 1 is handed out in 4 days');
+  const token = /https:\/\/shop\.example\/off\/(\S+)/.exec(mail?.body ?? '')?.[1] ?? '';
+  expect(await readOffLink(sql, token)).toEqual({ maker: 'Ann', project: 'Reminders', wantsMail: true });
+  await setWantsMail(sql, token, false);
+  expect((await listContacts(sql, project)).map(({ wantsMail }) => wantsMail)).toEqual([false, true, true]);
+  // Nothing else of hers is reached by it, and a made-up one reaches nobody.
+  await expect(setWantsMail(sql, 'x'.repeat(token.length), false)).rejects.toEqual(refusal(404));
+});
+
+test('whoever switched off, or was taken out after the approval, is not written to', async () => {
+  await draftReminders(sql, access, NOW);
+  await approve();
+  await sql`update maker set wants_mail = false where name = 'Ann'`;
+  await setMakerRemoved(sql, access, makers[1]?.id ?? '', true);
+  await comeDue();
+  expect(await sendDueMail(sql)).toBe(0);
+  await setMakerRemoved(sql, access, makers[1]?.id ?? '', false);
+  expect(await states()).toEqual({ Ann: 'put-aside', Bea: 'put-aside', Cyd: 'draft' });
+  await turnMessages(sql, access, 'back', (await messages()).map(({ id }) => id)); // prettier-ignore
+  expect(await approve()).toEqual({ queued: 1, noAddress: 1, switchedOff: 1, changed: 0 });
+});
+
+test('own words are kept by revision; a draft changed meanwhile is neither overwritten nor sent as it was looked at', async () => {
+  const { settings, revision } = await readReminderSettings(sql, project);
+  const texts = { ...USUAL_TEXTS, drop: { subject: 'Soon: {drop}', body: 'Hello {name}' } };
+  await saveReminderSettings(sql, access, { settings: { ...settings, texts }, revision });
+  await expect(saveReminderSettings(sql, access, { settings, revision })).rejects.toEqual(refusal(409));
+  const wrong = { ...texts, quiet: { subject: '{nobody}', body: '' } };
+  const refused = saveReminderSettings(sql, access, { settings: { ...settings, texts: wrong }, revision: revision + 1 }); // prettier-ignore
+  await expect(refused).rejects.toMatchObject({ status: 422, body: { where: 'quiet.subject' } });
+  await draftReminders(sql, access, NOW);
+  const looked = await messages();
+  const [ann] = looked as [(typeof looked)[number]];
+  expect([ann.subject, ann.body]).toEqual(['Soon: Drop 1', 'Hello Ann']);
+  const change = { id: ann.id, subject: 'Mine', body: 'Own words', revision: ann.revision };
+  expect(await changeDraft(sql, access, change)).toEqual({ revision: 2 });
+  await expect(changeDraft(sql, access, change)).rejects.toMatchObject({ status: 409, body: { current: { body: 'Own words' } } }); // prettier-ignore
+  expect(await approve(Promise.resolve(looked))).toMatchObject({ queued: 1, changed: 1 });
+  expect(await states()).toMatchObject({ Ann: 'draft', Bea: 'queued' });
+});
+
+test('at night letters wait for the morning of whoever gets them', async () => {
+  await setContact(sql, access, makers[0]?.id ?? '', { email: 'ann@maker.example', timeZone: 'Asia/Tokyo' });
+  await expect(setContact(sql, access, makers[0]?.id ?? '', { email: null, timeZone: 'Moon/Sea' })).rejects.toEqual(refusal(422)); // prettier-ignore
+  await draftReminders(sql, access, NOW);
+  await approve();
+  const at = Object.fromEntries((await messages()).map(({ maker, sendAt }) => [maker, sendAt]));
+  // Eleven in the morning here is eight in the evening there: she hears of it at eight next morning, twelve hours later.
+  expect(at.Bea).toBe(new Date(NOW).toISOString());
+  expect(at.Ann).toBe(new Date(NOW + 12 * 3600_000).toISOString());
+});
+
+test('what is refused is tried again, ever later, six times; then it waits for the host', async () => {
+  await setMailTrouble(sql, access, 'refuses');
+  await draftReminders(sql, access, NOW);
+  await approve();
+  for (let tries = 1; tries <= 6; tries++) {
+    await comeDue();
+    expect(await sendDueMail(sql)).toBe(0);
+    const [wait] = await sql`select extract(epoch from send_at - now())::float8 as s, state, says from message where state in ('queued', 'failed') limit 1`; // prettier-ignore
+    expect(wait?.says).toContain('refuses');
+    if (tries < 6) expect(Math.abs(Number(wait?.s) - 60 * 2 ** tries)).toBeLessThan(20);
+  }
+  expect(await states()).toEqual({ Ann: 'failed', Bea: 'failed', Cyd: 'draft' });
+  await setMailTrouble(sql, access, 'slow');
+  await turnMessages(sql, access, 'again', (await messages()).map(({ id }) => id)); // prettier-ignore
+  expect(await sendDueMail(sql)).toBe(0);
+  expect(await states()).toMatchObject({ Ann: 'queued' });
+  await comeDue();
+  expect(await sendDueMail(sql)).toBe(2);
+});
+
+test('many senders that are lost at any place lose no letter and double none', async () => {
+  const count = 300;
+  const [maker] = makers;
+  const rows = Array.from({ length: count }, (_, i) => ({ project_id: project.id, maker_id: maker?.id ?? '', occasion: 'drop', cause: `c${i}`, reason: '', subject: `S${i}`, body: '', state: 'queued', send_at: new Date(0) })); // prettier-ignore
+  await sql`insert into message ${sql(rows)}`;
+  let handed = 0;
+  const own = standIn(sql);
+  /** Dies before or after the letter is out, as a kill would: nothing is written of it. */
+  const dying: Carrier = {
+    ...own,
+    send: async (mail) => {
+      handed += 1;
+      if (handed % 7 === 1) return new Promise(() => undefined);
+      await own.send(mail);
+      if (handed % 5 === 2) return new Promise(() => undefined);
+    },
+  };
+  for (let round = 0; round < 60 && (await taken()).length < 200; round++)
+    for (let i = 0; i < 10; i++) void sendDueMail(sql, dying);
+  await expect.poll(async () => (await sql`select count(*)::int as n from message where state = 'sending'`)[0]?.n, { timeout: 20_000 }).toBeGreaterThan(10); // prettier-ignore
+  for (let round = 0; round < 20; round++) {
+    await sql`update message set seen_at = now() - interval '301 seconds' where state = 'sending'`;
+    await Promise.all(Array.from({ length: 4 }, () => sendDueMail(sql, own)));
+    await comeDue();
+  }
+  const [out] =
+    await sql`select count(*)::int as n, count(distinct subject)::int as different from stand_in_mail`;
+  expect(out).toEqual({ n: count, different: count });
+  expect(await sql`select distinct state from message`).toEqual([{ state: 'sent' }]);
+});
+
+test('one who is busy sending is not taken for lost before five minutes', async () => {
+  await draftReminders(sql, access, NOW);
+  await sql`update message set state = 'sending', seen_at = now() - interval '290 seconds'`;
+  await sendDueMail(sql);
+  expect(await states()).toEqual({ Ann: 'sending', Bea: 'sending', Cyd: 'sending' });
+  // A mail server cannot say whether it had a letter: the host is asked.
+  await sql`update message set seen_at = now() - interval '301 seconds'`;
+  const silent: Carrier = { send: () => Promise.reject(new Error('never asked')), has: () => Promise.resolve(undefined) }; // prettier-ignore
+  await sendDueMail(sql, silent);
+  expect(await states()).toEqual({ Ann: 'unsure', Bea: 'unsure', Cyd: 'unsure' });
+  const ids = (await messages()).map(({ id }) => id);
+  expect(await turnMessages(sql, access, 'back', ids)).toEqual({ turned: 0 });
+  expect(await turnMessages(sql, access, 'arrived', ids)).toEqual({ turned: 3 });
+});
+
+/** A mail server of a few lines that writes down what it is sent. @param end what it does after the letter */
+async function tinyServer(end: 'takes' | 'refuses' | 'hangs up after' | 'hangs up before'): Promise<{ server: Server; url: string; heard: string[] }> {
+  const heard: string[] = [];
+  const server = createServer((socket) => {
+    if (end === 'hangs up before') return void socket.destroy();
+    let isLetter = false;
+    socket.write('220 tiny\r\n');
+    socket.on('error', () => undefined);
+    socket.on('data', (chunk) => {
+      for (const line of chunk.toString().split('\r\n').filter(Boolean)) {
+        heard.push(line);
+        if (isLetter && line === '.') {
+          isLetter = false;
+          if (end === 'hangs up after') socket.destroy();
+          else socket.write(end === 'takes' ? '250 taken\r\n' : '554 no\r\n');
+        } else if (!isLetter) {
+          isLetter = line === 'DATA';
+          socket.write(isLetter ? '354 go on\r\n' : '250 ok\r\n');
+        }
+      }
+    });
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return { server, url: `smtp://127.0.0.1:${(server.address() as AddressInfo).port}`, heard };
+} // prettier-ignore
+
+test.each([['takes', 'sent'], ['refuses', 'queued'], ['hangs up after', 'unsure'], ['hangs up before', 'queued']] as const)('a mail server that %s a letter leaves it %s', async (end, state) => {
+  const { server, url, heard } = await tinyServer(end);
+  const carrier = mailServer(url);
+  await draftReminders(sql, access, NOW);
+  await approve();
+  await sql`update message set send_at = now() where state = 'queued' and maker_id = ${makers[0]?.id ?? ''}`;
+  await sql`update message set send_at = now() + interval '1 day' where maker_id <> ${makers[0]?.id ?? ''}`;
+  await sendDueMail(sql, carrier);
+  carrier.close();
+  server.close();
+  expect(await states()).toMatchObject({ Ann: state });
+  if (end === 'hangs up before') return;
+  const id = (await messages()).find(({ maker }) => maker === 'Ann')?.id;
+  expect(heard).toContain('RCPT TO:<Ann@maker.example>');
+  expect(heard).toContain(`Message-ID: <${id}@kevlo>`);
+  expect(heard.join('')).toContain('https://shop.example/off/');
+}); // prettier-ignore
