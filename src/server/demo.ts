@@ -20,8 +20,8 @@ import {
 import { inTransaction, json, type Sql } from './database';
 import { addJob, type JobWork } from './jobs';
 import { readKeptCalendar, saveCalendar } from './calendar';
-import { DEMO_BLOCKS, INCH, MAKERS, demoCalendar } from './demoData';
-import { addMakers, listMakers } from './makers';
+import { DEMO_BLOCKS, INCH, MAKERS, UNREACHED, demoAddress, demoCalendar } from './demoData';
+import { addMakers, listMakers, setContact } from './makers';
 import { createProject, openProject, readKeptSetting, saveSetting, type Access } from './projects';
 
 /** What `./kevlo start` prints so that one can sign in. */
@@ -132,6 +132,8 @@ async function fillProject(
     await saveCalendar(sql, access, { calendar: demoCalendar(ids, now), revision });
   }
   const added = fresh.length > 0 ? await addMakers(sql, access, fresh) : [];
+  for (const { id, name } of added.slice(0, -UNREACHED))
+    await setContact(sql, access, id, { email: demoAddress(name), timeZone: null });
   await recordProgress(sql, access, [...before, ...added], now);
   return added.map(({ name, token }) => ({ name, token }));
 }

@@ -120,3 +120,11 @@ export function demoCalendar(blockIds: readonly string[], now: Date): Calendar {
     ],
   }; // prettier-ignore
 }
+
+/** So many makers have given no address. */
+export const UNREACHED = 2;
+
+/** Where a made-up maker is written to: nowhere. */
+export function demoAddress(name: string): string {
+  return `${name.toLowerCase().replaceAll(' ', '.')}@maker.example`;
+}

@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
+import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import {
   agendaOf,
@@ -64,7 +65,7 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
           Show theirs (undo brings yours back)
         </Button>
       )}
-      <AddButtons own={own} blocks={blocks} today={today} onAdd={setEdited} />
+      <AddButtons projectId={projectId} own={own} blocks={blocks} today={today} onAdd={setEdited} />
       <NotInDrops calendar={calendar} blocks={blocks} />
       {agenda.length > 0 && (
         <ToggleButtonGroup exclusive size="small" aria-label="View" value={view} onChange={(_, next: typeof view | null) => next && setView(next)} sx={{ my: 1 }}>
@@ -112,13 +113,14 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
 } // prettier-ignore
 
 interface AddButtonsProps {
+  readonly projectId: string;
   readonly own: OwnCalendar;
   readonly blocks: readonly BlockWork[];
   readonly today: Day;
   readonly onAdd: (entry: CalendarEntry) => void;
 }
 
-function AddButtons({ own, blocks, today, onAdd }: AddButtonsProps) {
+function AddButtons({ projectId, own, blocks, today, onAdd }: AddButtonsProps) {
   const [dialog, setDialog] = useState<'drops' | 'figures' | undefined>();
   const { calendar } = own;
   const drops = dropsOf(calendar);
@@ -135,6 +137,9 @@ function AddButtons({ own, blocks, today, onAdd }: AddButtonsProps) {
       <Button onClick={() => onAdd(fresh('meeting', plusDays(today, 7), calendar))}>Add a meeting</Button>
       <Button onClick={() => onAdd(fresh('holiday', plusDays(today, 7), calendar))}>Add a holiday</Button>
       <Button onClick={() => setDialog('figures')}>Figures</Button>
+      <Button component={Link} href={`/p/${projectId}/calendar/reminders`}>
+        Reminders
+      </Button>
       {dialog === 'drops' && (
         <DropsDialog blocks={blocks} from={next} newId={newId} onClose={close} onKeep={(laid) => { own.addAll(laid); close(); }} />
       )}

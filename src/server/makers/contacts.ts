@@ -1,4 +1,5 @@
 import type postgres from 'postgres';
+import { isTimeZone } from '@/core/calendar';
 import { audit, type Access, type Project } from '../projects';
 import { inTransaction, type Sql } from '../database';
 import { invalid, notFound } from '../errors';
@@ -40,12 +41,4 @@ export async function setContact(
     await audit(step, access, email === null ? 'contact-forgotten' : 'contact-changed', { maker: makerId });
     await notify(step, access.project.id, 'reminders');
   });
-}
-
-function isTimeZone(name: string): boolean {
-  try {
-    return new Intl.DateTimeFormat('en', { timeZone: name }).resolvedOptions().timeZone !== '';
-  } catch {
-    return false;
-  }
 }

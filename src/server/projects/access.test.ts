@@ -20,7 +20,7 @@ import {
 } from '../blocks';
 import { renameCloth } from '../cloth';
 import { setKitStatuses } from '../bags';
-import { addMakers, changeLink, setMakerRemoved, setSkip } from '../makers';
+import { addMakers, changeLink, setContact, setMakerRemoved, setSkip } from '../makers';
 import {
   acceptInvitation,
   invite,
@@ -36,6 +36,15 @@ import { changeProjectBasting } from './projectBasting';
 import { openProject } from './access';
 import { changeProject, createProject } from './projects';
 import { recordEvents } from '../progress';
+import {
+  approveDrafts,
+  changeDraft,
+  draftReminders,
+  readReminderSettings,
+  saveReminderSettings,
+  setMailTrouble,
+  turnMessages,
+} from '../reminders';
 import { saveSetting } from './setting';
 import { testDatabase } from '../testing';
 
@@ -53,6 +62,7 @@ interface Place {
   readonly photo: string;
   readonly invitation: string;
   readonly person: string;
+  readonly message: string;
 }
 let own: Place;
 let foreign: Place;
@@ -74,7 +84,19 @@ async function makePlace(name: string): Promise<Place> {
   const { invitations } = await listPeople(sql, access);
   const { id = '', token: link = '' } = maker ?? {};
   const invitation = invitations[0]?.id ?? '';
-  return { project, block, maker: id, token: link, photo: photo.id, invitation, person: people.helper.id };
+  const [message] = await sql<{ id: string }[]>`
+    insert into message (project_id, maker_id, occasion, cause, reason, subject, body)
+    values (${project}, ${id}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?') returning id`;
+  return {
+    message: message?.id ?? '',
+    project,
+    block,
+    maker: id,
+    token: link,
+    photo: photo.id,
+    invitation,
+    person: people.helper.id,
+  };
 }
 
 beforeAll(async () => {
@@ -91,6 +113,9 @@ beforeAll(async () => {
 });
 
 afterAll(() => drop());
+
+/** The things of a project by its id. */
+const theirs = (project: string) => Promise.resolve(project === own.project ? own : foreign);
 
 type Ask = (who: Account, project: string, of: Place) => Promise<unknown>;
 const open = <W extends Wish>(who: Account, project: string, wish: W) => openProject(sql, who, project, wish);
@@ -114,11 +139,18 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   addMakers: ['edit', async (who, project) => addMakers(sql, await open(who, project, 'edit'), ['Bea'])],
   setSkip: ['edit', async (who, project, { block, maker }) => setSkip(sql, await open(who, project, 'edit'), maker, { blockId: block, isSkipped: true })],
   changeLink: ['edit', async (who, project, { maker }) => changeLink(sql, await open(who, project, 'edit'), maker, 'revoke')],
+  setContact: ['edit', async (who, project, { maker }) => setContact(sql, await open(who, project, 'edit'), maker, { email: 'a@b.example', timeZone: null })],
   setMakerRemoved: ['edit', async (who, project, { maker }) => setMakerRemoved(sql, await open(who, project, 'edit'), maker, true)],
   chooseMark: ['edit', async (who, project) => chooseMark(sql, await open(who, project, 'edit'), { outline: star.patches[0]?.outline as never, mark: 'proposed' })],
   changeProjectBasting: ['edit', async (who, project) => changeProjectBasting(sql, await open(who, project, 'edit'), () => ({ pale: ['Fog'] }))],
   saveSetting: ['edit', async (who, project) => saveSetting(sql, await open(who, project, 'edit'), { setting: defaultSetting([], 2, 25.4), revision: 0 })],
   saveCalendar: ['edit', async (who, project) => saveCalendar(sql, await open(who, project, 'edit'), { calendar: EMPTY_CALENDAR, revision: 0 })],
+  draftReminders: ['edit', async (who, project) => draftReminders(sql, await open(who, project, 'edit'), Date.now())],
+  changeDraft: ['edit', async (who, project, { message }) => changeDraft(sql, await open(who, project, 'edit'), { id: message, subject: 'Hi', body: '', revision: 1 })],
+  approveDrafts: ['edit', async (who, project) => approveDrafts(sql, await open(who, project, 'edit'), [{ id: (await theirs(project)).message, revision: 1 }], '', Date.now())],
+  turnMessages: ['edit', async (who, project) => turnMessages(sql, await open(who, project, 'edit'), 'aside', [(await theirs(project)).message])],
+  saveReminderSettings: ['edit', async (who, project) => saveReminderSettings(sql, await open(who, project, 'edit'), { settings: (await readReminderSettings(sql, await reading(who, project))).settings, revision: 0 })],
+  setMailTrouble: ['edit', async (who, project) => setMailTrouble(sql, await open(who, project, 'edit'), 'slow')],
   renewFeed: ['edit', async (who, project) => renewFeed(sql, await open(who, project, 'edit'))],
   changeProject: ['edit', async (who, project) => changeProject(sql, await open(who, project, 'edit'), { name: 'Other name' })],
   listBin: ['edit', async (who, project) => listBin(sql, await open(who, project, 'edit'))],
@@ -132,7 +164,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
 
 /** All that a refused call might have changed. */
 async function everything(): Promise<string> {
-  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'audit'];
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'audit'];
   const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
   return JSON.stringify(rows);
 } // prettier-ignore

@@ -50,6 +50,8 @@ test('helpers read and pack; only hosts change, invite and delete; nothing chang
   );
   expect(refusedToHelpers.map(([key]) => key).filter((key) => key.startsWith('GET'))).toEqual([
     'GET /api/projects/[project]/people',
+    // Where makers can be written to.
+    'GET /api/projects/[project]/reminders',
   ]);
   const changing = Object.entries(ROUTES).filter(([key]) => !key.startsWith('GET'));
   expect(changing.filter(([, need]) => may('helper', need)).map(([key]) => key)).toEqual([

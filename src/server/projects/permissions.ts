@@ -30,6 +30,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   'POST /api/m/[token]/events': 'link',
   'GET /api/m/[token]/photos/[photo]': 'link',
   'GET /api/feed/[token]': 'link',
+  'POST /api/off/[token]': 'link',
   'GET /api/papers': 'account',
   'PATCH /api/account': 'account',
   'POST /api/account': 'account',
@@ -69,6 +70,9 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`GET ${P}/photos/[photo]`]: 'read',
   [`PATCH ${P}/photos/[photo]`]: 'edit',
   [`GET ${P}/progress`]: 'read',
+  [`GET ${P}/reminders`]: 'edit',
+  [`POST ${P}/reminders`]: 'edit',
+  [`PUT ${P}/reminders`]: 'edit',
   [`PUT ${P}/setting`]: 'edit',
 };
 

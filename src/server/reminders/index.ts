@@ -10,6 +10,7 @@ export {
   type Turn,
 } from './messages';
 export { readOffLink, setWantsMail, type OffLink } from './off';
+export { previewReminders, remindersPage, type RemindersPage } from './page';
 export { sendDueMail } from './send';
 export {
   readReminderSettings,

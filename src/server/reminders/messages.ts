@@ -42,11 +42,16 @@ export function listMessages(sql: Sql, project: Project): Promise<Message[]> {
     order by m.state in ('sent', 'said', 'put-aside'), m.made_at desc, lower(maker.name), m.id limit ${MOST_SHOWN}`;
 }
 
-/** Drafts what is due and was not drafted before; nothing leaves the house. @returns how many are new */
+/**
+ * Drafts what is due and was not drafted before; nothing leaves the house.
+ * @param isAnew drafts that nobody touched are written again, as things and words stand now
+ * @returns how many were written
+ */
 export async function draftReminders(
   sql: postgres.Sql,
   access: Access<'edit'>,
   now: number,
+  isAnew = false,
 ): Promise<{ made: number }> {
   const { project } = access;
   const [facts, { settings }] = await Promise.all([
@@ -63,6 +68,8 @@ export async function draftReminders(
       reason,
       ...fillText(settings.texts[occasion], values),
     }));
+    if (isAnew)
+      await step`delete from message where project_id = ${project.id} and state = 'draft' and revision = 1`;
     const made = rows.length === 0 ? [] : await step`
       insert into message ${step(rows)} on conflict (maker_id, cause) do nothing returning id`;
     if (made.length > 0) await audit(step, access, 'reminders-drafted', { count: made.length });

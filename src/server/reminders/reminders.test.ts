@@ -7,6 +7,7 @@ import { USUAL_TEXTS } from '@/core/reminders';
 import { makeBlock } from '../blocks';
 import { saveCalendar } from '../calendar';
 import { addMakers, listContacts, setContact, setMakerRemoved } from '../makers';
+import { createProject } from '../projects';
 import { refusal, testProject, type TestProject } from '../testing';
 import { mailServer, standIn, type Carrier } from './carriers';
 import {
@@ -24,14 +25,14 @@ import {
   turnMessages,
 } from '.';
 
-let { sql, drop, project, access } = {} as TestProject;
+let { sql, drop, project, access, host } = {} as TestProject;
 let makers: readonly { id: string; name: string }[] = [];
 // Eleven in the morning: nothing is quiet.
 const NOW = Date.parse(`${dayAt(Date.now(), 'UTC')}T11:00:00Z`);
 const today = dayAt(NOW, 'UTC');
 
 beforeAll(async () => {
-  ({ sql, drop, project, access } = await testProject('Reminders'));
+  ({ sql, drop, project, access, host } = await testProject('Reminders'));
   const { id } = await makeBlock(sql, access, { name: 'Star', recipe: defaultRecipe('star') });
   makers = await addMakers(sql, access, ['Ann', 'Bea', 'Cyd']);
   const entry = { kind: 'drop', id: 'd', day: plusDays(today, 4), title: 'Drop 1', blocks: [id], isFixed: false } as const; // prettier-ignore
@@ -105,8 +106,24 @@ test('own words are kept by revision; a draft changed meanwhile is neither overw
   const change = { id: ann.id, subject: 'Mine', body: 'Own words', revision: ann.revision };
   expect(await changeDraft(sql, access, change)).toEqual({ revision: 2 });
   await expect(changeDraft(sql, access, change)).rejects.toMatchObject({ status: 409, body: { current: { body: 'Own words' } } }); // prettier-ignore
-  expect(await approve(Promise.resolve(looked))).toMatchObject({ queued: 1, changed: 1 });
+  // Written anew, hers is left as it was changed.
+  expect(await draftReminders(sql, access, NOW, true)).toEqual({ made: 2 });
+  expect((await messages()).find(({ maker }) => maker === 'Ann')?.body).toBe('Own words');
+  expect(
+    await approve(messages().then((all) => all.map((one) => looked.find(({ id }) => id === one.id) ?? one))),
+  ).toMatchObject({ queued: 1, changed: 1 });
   expect(await states()).toMatchObject({ Ann: 'draft', Bea: 'queued' });
+});
+
+test('nothing of another project is sent off, turned or read', async () => {
+  await draftReminders(sql, access, NOW);
+  const looked = await messages();
+  const ids = looked.map(({ id }) => id);
+  const other = await createProject(sql, host, { name: 'Other' });
+  expect(await approveDrafts(sql, other, looked, '', NOW)).toMatchObject({ queued: 0, changed: 3 });
+  expect(await turnMessages(sql, other, 'aside', ids)).toEqual({ turned: 0 });
+  expect(await listMessages(sql, other.project)).toEqual([]);
+  expect(await states()).toEqual({ Ann: 'draft', Bea: 'draft', Cyd: 'draft' });
 });
 
 test('at night letters wait for the morning of whoever gets them', async () => {
