@@ -9,7 +9,7 @@ import { useForm } from 'react-hook-form';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
-import { Doorway } from './Doorway';
+import { Doorway } from '@/ui/Doorway';
 
 interface JoinFormProps {
   readonly token: string;

@@ -7,7 +7,7 @@ import { useForm } from 'react-hook-form';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';
-import { Doorway } from './Doorway';
+import { Doorway } from '@/ui/Doorway';
 
 /** Sets a new password by a letter. */
 export function ResetForm({ token }: { token: string }) {

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { Doorway } from '@/features/account/Doorway';
+import { Doorway } from '@/ui/Doorway';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { useSend } from '@/ui/useSend';

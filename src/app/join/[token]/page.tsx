@@ -1,6 +1,6 @@
 import { headers } from 'next/headers';
 import { JoinForm } from '@/features/account/JoinForm';
-import { Doorway } from '@/features/account/Doorway';
+import { Doorway } from '@/ui/Doorway';
 import { database } from '@/server/database';
 import { ServerError } from '@/server/errors';
 import { byLink } from '@/server/accounts';

@@ -1,5 +1,5 @@
 import { headers } from 'next/headers';
-import { Doorway } from '@/features/account/Doorway';
+import { Doorway } from '@/ui/Doorway';
 import { SwitchOff } from '@/features/reminders/SwitchOff';
 import { byLink } from '@/server/accounts';
 import { database } from '@/server/database';
@@ -12,11 +12,16 @@ export const metadata = { title: 'Reminders' };
 /** Where the link in each reminder leads: nothing is switched by opening it, for mail programs open links by themselves. */
 export default async function OffPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
+  const found = await readOrRefusal(token);
+  if (found instanceof ServerError) return <Doorway title={found.body.what} intro={found.body.mend} />;
+  return <SwitchOff token={token} {...found} />;
+}
+
+async function readOrRefusal(token: string) {
   try {
-    const found = await byLink(database(), addressOf(await headers()), () => readOffLink(database(), token));
-    return <SwitchOff token={token} {...found} />;
+    return await byLink(database(), addressOf(await headers()), () => readOffLink(database(), token));
   } catch (error) {
-    if (!(error instanceof ServerError)) throw error;
-    return <Doorway title={error.body.what} intro={error.body.mend} />;
+    if (error instanceof ServerError) return error;
+    throw error;
   }
 }

@@ -16,7 +16,12 @@ type Body = { contact: ContactBody } | { link: 'renew' | 'revoke' } | { isRemove
 
 const BODY = Joi.alternatives<Body>().try(
   Joi.object({ link: Joi.string().valid('renew', 'revoke').required() }),
-  Joi.object({ contact: Joi.object({ email: email().allow(null), timeZone: Joi.string().trim().max(60).required().allow(null) }).required() }),
+  Joi.object({
+    contact: Joi.object({
+      email: email().allow(null),
+      timeZone: Joi.string().trim().max(60).required().allow(null),
+    }).required(),
+  }),
   Joi.object({ isRemoved: Joi.boolean().required() }),
   Joi.object({ skip: Joi.object({ blockId: id(), isSkipped: Joi.boolean().required() }).required() }),
 );
