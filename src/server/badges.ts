@@ -8,6 +8,7 @@ import { listKits } from './bags';
 import { listMakers } from './makers';
 import { projectProgress } from './progress';
 import type { Project } from './projects';
+import { countTroubled } from './reminders';
 
 /** What a station's mark on the tape says. */
 export interface Badge {
@@ -23,13 +24,14 @@ export type Badges = Readonly<Record<StationKey, Badge>>;
 
 /** What each station of a project calls for now. */
 export async function projectBadges(sql: Sql, project: Project): Promise<Badges> {
-  const [{ blocks }, makers, kits, progress, shelf, { calendar }] = await Promise.all([
+  const [{ blocks }, makers, kits, progress, shelf, { calendar }, troubled] = await Promise.all([
     listSummaries(sql, project),
     listMakers(sql, project),
     listKits(sql, project),
     projectProgress(sql, project),
     clothShelf(sql, project),
     readKeptCalendar(sql, project),
+    countTroubled(sql, project),
   ]);
   const isReady = new Set(
     kits.flatMap(({ status, makerId, blockId }) => (status === 'to-pack' ? [] : [`${makerId}/${blockId}`])),
@@ -53,7 +55,7 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
     order: { calls: count(clashes, 'clash', 'clashes'), isReached: blocks.length > 0 },
     makers: { calls: stuck > 0 ? `${stuck} stuck` : '', isReached: progress.some(({ done }) => done > 0) },
     calendar: {
-      calls: due > 0 ? `${due} due` : '',
+      calls: [...(due > 0 ? [`${due} due`] : []), ...(troubled > 0 ? [`${troubled} unsent`] : [])].join(', '),
       isReached: calendar.entries.some(({ kind, day }) => kind === 'drop' && day <= today),
     },
   };

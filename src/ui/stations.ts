@@ -100,6 +100,7 @@ export const STATIONS: readonly Station[] = [
       'When to order cloth and when to pack follows from each drop, from the figures under “Figures” and from the holidays.',
       '“Level the load” looks for blocks and days with which no week is too heavy; before and after are shown, and nothing is taken that you do not take.',
       '“Who will be done when” is told from each maker’s own weeks; how many such dates held is said.',
+      '“Reminders” drafts letters from how things stand: read them, change them, send them off; who has no address is told by mouth.',
       'A secret address lets any other calendar read the dates; holidays can be read from an .ics file.',
     ],
   },

@@ -106,7 +106,7 @@ interface RowProps {
 }
 
 function Row({ message, bar, isTicked, onTick, onOpen, onSaid, onAside }: RowProps) {
-  const { maker, subject, occasion, reason } = message;
+  const { maker, body, occasion, reason } = message;
   return (
     <Paper sx={{ px: 1, py: 0.5, mb: 0.5, display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1 }}>
       <Checkbox
@@ -119,7 +119,7 @@ function Row({ message, bar, isTicked, onTick, onOpen, onSaid, onAside }: RowPro
         <strong>{maker}</strong>
         {bar && <Typography component="span" color="warning.main">{` (${bar})`}</Typography>}
         <Typography color="textSecondary" noWrap>
-          {occasion === 'quiet' || occasion === 'slipping' ? reason : subject}
+          {occasion === 'quiet' || occasion === 'slipping' ? reason : body.replace(/\s+/g, ' ')}
         </Typography>
       </Box>
       <Button size="small" aria-label={`Read the reminder to ${maker}`} onClick={onOpen}>

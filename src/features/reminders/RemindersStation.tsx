@@ -61,7 +61,10 @@ export function RemindersStation({ projectId, initial }: RemindersStationProps) 
       {view === 'drafts' && <DraftList key={drafts.length} projectId={projectId} drafts={drafts} contacts={contacts} own={own} />}
       {view === 'outbox' && <Outbox messages={others} own={own} />}
       {view === 'addresses' && <ContactTable contacts={contacts} own={own} />}
-      {view === 'words' && <WordsPanel projectId={projectId} initial={own.page.settings} revision={own.page.revision} />}
+      {/* Always there: what was typed a moment ago is saved though another part is looked at. */}
+      <Box hidden={view !== 'words'}>
+        <WordsPanel projectId={projectId} initial={own.page.settings} revision={own.page.revision} />
+      </Box>
       {view === 'mail' && standIn && <StandInPanel {...standIn} own={own} />}
     </Box>
   );

@@ -25,7 +25,7 @@ export function StandInPanel({ trouble, taken, own }: StandInPanelProps) {
       <Typography sx={{ mb: 1.5, maxWidth: 640 }}>
         No mail server is named, so letters end here and reach nobody. Name one by KEVLO_SMTP_URL and KEVLO_MAIL_FROM when Kevlo is started.
       </Typography>
-      <TextField select size="small" label="The stand-in" value={trouble} disabled={own.isBusy} onChange={({ target }) => void own.setTrouble(target.value as MailTrouble)} sx={{ minWidth: 280, mb: 2 }}>
+      <TextField select size="small" label="The stand-in" value={trouble} disabled={own.isBusy} onChange={({ target }) => void own.setTrouble(target.value as MailTrouble)} fullWidth={false} sx={{ width: 300, mb: 2 }}>
         {Object.entries(TROUBLES).map(([value, name]) => (
           <MenuItem key={value} value={value}>
             {name}

@@ -33,6 +33,8 @@ export function WordsPanel({ projectId, initial, revision }: WordsPanelProps) {
   const [occasion, setOccasion] = useState<Occasion>('drop');
   const { present } = own;
   const text = present.texts[occasion];
+  const usual = USUAL_TEXTS[occasion];
+  const isUsual = text.subject === usual.subject && text.body === usual.body;
   const setText = (change: Partial<ReminderText>) => {
     if (own.error?.status === 422) own.settle();
     own.change({ ...present, texts: { ...present.texts, [occasion]: { ...text, ...change } } }, 'words', true);
@@ -40,28 +42,28 @@ export function WordsPanel({ projectId, initial, revision }: WordsPanelProps) {
   const setQuiet = (change: Partial<ReminderSettings['quiet']>) => own.change({ ...present, quiet: { ...present.quiet, ...change } }, 'quiet', true); // prettier-ignore
   return (
     <Box>
-      <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1, mb: 1.5 }}>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'flex-start', flexWrap: 'wrap', gap: 1, mb: 1.5 }}>
         <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
-          <TextField select size="small" label="Words for" value={occasion} onChange={({ target }) => setOccasion(target.value as Occasion)} sx={{ minWidth: 190 }}>
+          <TextField select size="small" label="Words for" value={occasion} onChange={({ target }) => setOccasion(target.value as Occasion)} fullWidth={false} sx={{ width: 210 }}>
             {OCCASIONS.map((one) => (
               <MenuItem key={one} value={one}>
                 {NAMES[one]}
               </MenuItem>
             ))}
           </TextField>
-          <TextField size="small" type="time" label="Nobody is written to from" value={present.quiet.from} onChange={({ target }) => target.value && setQuiet({ from: target.value })} slotProps={{ inputLabel: { shrink: true } }} sx={{ minWidth: 190 }} />
-          <TextField size="small" type="time" label="to" value={present.quiet.to} onChange={({ target }) => target.value && setQuiet({ to: target.value })} slotProps={{ inputLabel: { shrink: true } }} />
+          <TextField size="small" type="time" label="Nobody is written to from" value={present.quiet.from} onChange={({ target }) => target.value && setQuiet({ from: target.value })} slotProps={{ inputLabel: { shrink: true } }} fullWidth={false} sx={{ width: 210 }} />
+          <TextField size="small" type="time" label="to" fullWidth={false} sx={{ width: 140 }} value={present.quiet.to} onChange={({ target }) => target.value && setQuiet({ to: target.value })} slotProps={{ inputLabel: { shrink: true } }} />
         </Stack>
         <SaveButtons {...own} />
       </Stack>
       <ErrorNote error={own.error} />
       {own.showTheirs && <Button onClick={own.showTheirs}>Show theirs (undo brings yours back)</Button>}
       <Stack spacing={2} sx={{ mt: 1 }}>
-        <TextField label="Subject" value={text.subject} onChange={({ target }) => setText({ subject: target.value })} slotProps={{ htmlInput: { maxLength: TEXT_LIMITS.subject } }} />
-        <TextField label="Text" value={text.body} multiline minRows={7} onChange={({ target }) => setText({ body: target.value })} slotProps={{ htmlInput: { maxLength: TEXT_LIMITS.body } }} />
+        <TextField label="Usual subject" value={text.subject} onChange={({ target }) => setText({ subject: target.value })} slotProps={{ htmlInput: { maxLength: TEXT_LIMITS.subject } }} />
+        <TextField label="Usual words" value={text.body} multiline minRows={7} onChange={({ target }) => setText({ body: target.value })} slotProps={{ htmlInput: { maxLength: TEXT_LIMITS.body } }} />
       </Stack>
-      {text !== USUAL_TEXTS[occasion] && (
-        <Button size="small" onClick={() => setText(USUAL_TEXTS[occasion])}>
+      {!isUsual && (
+        <Button size="small" onClick={() => setText(usual)}>
           Back to the usual words
         </Button>
       )}

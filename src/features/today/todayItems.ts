@@ -18,6 +18,8 @@ export interface TodayFacts {
   /** What is still to be bought for bags of the next drop that are not packed yet, in words. */
   readonly short: readonly string[];
   readonly today: Day;
+  /** Reminders that could not be sent, or may not have been. */
+  readonly unsent: number;
 }
 
 /** Something that wants a decision, and where it is taken. */
@@ -36,7 +38,7 @@ const LATE_DAYS = 7;
 
 /** What wants a decision now: the next drop first, then who needs help, then what is due. */
 export function todayItems(facts: TodayFacts): TodayItem[] {
-  return [...firstSteps(facts), ...nextDrop(facts), ...help(facts), ...due(facts), ...problems(facts), ...bagsToPack(facts)];
+  return [...firstSteps(facts), ...nextDrop(facts), ...help(facts), ...unsent(facts), ...due(facts), ...problems(facts), ...bagsToPack(facts)];
 } // prettier-ignore
 
 function firstSteps({ blocks, makers, calendar }: TodayFacts): TodayItem[] {
@@ -106,6 +108,11 @@ function help({ progress, makers, blocks, pace }: TodayFacts): TodayItem[] {
     })),
   ]; // prettier-ignore
 }
+
+function unsent({ unsent: count }: TodayFacts): TodayItem[] {
+  if (count === 0) return [];
+  return [{ key: 'unsent', path: 'calendar/reminders', what: `${counted(count, 'reminder')} could not be sent`, why: 'Try again, tell them by mouth, or look whether they came.', tone: 'error.main' }];
+} // prettier-ignore
 
 function due({ agenda, today }: TodayFacts): TodayItem[] {
   return agenda.flatMap(({ id, kind, day, title, reason }): TodayItem[] => {

@@ -18,7 +18,7 @@ const items = () =>
       item.querySelector('strong')?.textContent,
     ]);
 
-const CALM = { calendar: EMPTY_CALENDAR, agenda: [], pace: [], short: [], today: '2026-03-05' };
+const CALM = { calendar: EMPTY_CALENDAR, agenda: [], pace: [], short: [], today: '2026-03-05', unsent: 0 };
 const drop = (id: string, day: string, own: string[]) => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks: own, isFixed: false }) as const; // prettier-ignore
 
 test('the next drop comes first with its bags and the cloth that is short; later bags are not called for; what was due is said for a week', () => {
@@ -45,10 +45,11 @@ test('the next drop comes first with its bags and the cloth that is short; later
 
 test('Today lists who is stuck first, then drawings with problems, then bags to pack; a skipped block asks no bag', () => {
   const progress = [{ makerId: 'm2', blockId: 'a', stuckOn: 'Sew 1 to 2' }, { makerId: 'm1', blockId: 'a' }];
-  render(<Today {...CALM} projectId="p1" blocks={blocks} makers={makers} kits={[kit('a', 'm1', 'packed'), kit('b', 'm1', 'handed-over')] as never} progress={progress as never} />);
+  render(<Today {...CALM} unsent={2} projectId="p1" blocks={blocks} makers={makers} kits={[kit('a', 'm1', 'packed'), kit('b', 'm1', 'handed-over')] as never} progress={progress as never} />);
   expect(items()).toEqual([
     ['/p/p1/calendar', 'Lay out the drops'],
     ['/p/p1/makers', 'Bo is stuck on Star'],
+    ['/p/p1/calendar/reminders', '2 reminders could not be sent'],
     ['/p/p1/blocks/b', 'Plate: 1 problem in the drawing'],
     ['/p/p1/bags', 'Star: 1 of 2 bags to pack'],
   ]);

@@ -1,6 +1,7 @@
 export {
   approveDrafts,
   changeDraft,
+  countTroubled,
   draftReminders,
   listMessages,
   turnMessages,

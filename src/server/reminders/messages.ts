@@ -32,6 +32,13 @@ export interface Message {
 /** Messages of a project that are shown at the same time; older ones that are over are left out. */
 const MOST_SHOWN = 1000;
 
+/** Messages that could not be sent, or may not have been: somebody must look. */
+export async function countTroubled(sql: Sql, project: Project): Promise<number> {
+  const [row] = await sql<{ count: number }[]>`
+    select count(*)::int as count from message where project_id = ${project.id} and state in ('failed', 'unsure')`;
+  return row?.count ?? 0;
+}
+
 /** Drafts and what is on its way first, then what is over, the newest first. */
 export function listMessages(sql: Sql, project: Project): Promise<Message[]> {
   return sql<Message[]>`

@@ -4,6 +4,7 @@ import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest';
 import { EMPTY_CALENDAR, dayAt, plusDays } from '@/core/calendar';
 import { defaultRecipe } from '@/core/generate';
 import { USUAL_TEXTS } from '@/core/reminders';
+import { projectBadges } from '../badges';
 import { makeBlock } from '../blocks';
 import { saveCalendar } from '../calendar';
 import { addMakers, listContacts, setContact, setMakerRemoved } from '../makers';
@@ -13,6 +14,7 @@ import { mailServer, standIn, type Carrier } from './carriers';
 import {
   approveDrafts,
   changeDraft,
+  countTroubled,
   draftReminders,
   listMessages,
   readOffLink,
@@ -149,6 +151,8 @@ test('what is refused is tried again, ever later, six times; then it waits for t
     if (tries < 6) expect(Math.abs(Number(wait?.s) - 60 * 2 ** tries)).toBeLessThan(20);
   }
   expect(await states()).toEqual({ Ann: 'failed', Bea: 'failed', Cyd: 'draft' });
+  expect(await countTroubled(sql, project)).toBe(2);
+  expect((await projectBadges(sql, project)).calendar.calls).toBe('2 due, 2 unsent');
   await setMailTrouble(sql, access, 'slow');
   await turnMessages(sql, access, 'again', (await messages()).map(({ id }) => id)); // prettier-ignore
   expect(await sendDueMail(sql)).toBe(0);

@@ -7,6 +7,7 @@ import { Today } from '@/features/today/Today';
 import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
 import { clothShelf } from '@/server/cloth';
 import { database } from '@/server/database';
+import { countTroubled } from '@/server/reminders';
 import { formatBolt } from '@/ui/formatBolt';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { StationPage } from '@/ui/StationPage';
@@ -63,6 +64,7 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
         pace={pace?.makers ?? []}
         short={await shortFor(projectId, next?.blocks ?? [])}
         today={today}
+        unsent={await countTroubled(sql, project)}
       />
     </StationPage>
   );

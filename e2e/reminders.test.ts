@@ -1,0 +1,91 @@
+import { until, By } from 'selenium-webdriver';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { Application } from './application';
+import { Browser, PATIENCE_MS } from './browser';
+
+/** Reminders from draft to the mail stand-in, through trouble, to the maker who switches them off. */
+let application: Application;
+let host: Browser;
+let at = '';
+
+beforeAll(async () => {
+  application = await Application.start(2);
+  host = await Browser.open(application.addresses[0] ?? '');
+  await host.beginProject('host@mail.example', 'a long password', 'My own');
+  await host.go('/');
+  await host.press('Make a sample');
+  await host.see('Jory Tamblyn is stuck');
+  at = new URL(await host.driver.getCurrentUrl()).pathname;
+});
+
+afterAll(async () => {
+  await host?.close();
+  await application?.stop();
+});
+
+test('reminders are drafted, read and changed; nothing leaves before it is sent off', async () => {
+  await host.go(`${at}/calendar`);
+  await host.press('Reminders');
+  await host.see('No draft waits');
+  await host.press('Draft what is due');
+  await host.see('Nothing has left the house');
+  expect(await host.faults()).toEqual([]);
+  await host.press('Read the reminder to Bram Vesterly');
+  await host.see('Dear Bram Vesterly', '//*[@role="dialog"]');
+  expect(await host.faults()).toEqual([]);
+  await host.fill('Subject', 'A word to Bram');
+  await host.press('Keep these words');
+  await host.see('A word to Bram');
+  await host.press('Your words');
+  await host.see('Nobody is written to from');
+  expect(await host.faults()).toEqual([]);
+  // At any hour of the day on which this runs the letters may go.
+  await host.driver.executeScript(
+    "for (const field of document.querySelectorAll('input[type=time]')) { Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '12:00'); field.dispatchEvent(new Event('input', { bubbles: true })); }",
+  );
+  // It saves itself once the hands rest.
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  await host.see('Saved');
+});
+
+test('a mail that refuses is seen and tried again; nobody is written to twice', async () => {
+  await host.press('Mail stand-in');
+  await host.press('The stand-in', "@role='combobox'");
+  await host.press('refuses every letter');
+  await host.see('It has taken nothing yet');
+  await host.press('Drafts (');
+  await host.press('Send off ');
+  await host.see('on the way.');
+  await host.press('Sent off');
+  await host.see('refuses mail for now');
+  expect(await host.faults()).toEqual([]);
+  await host.press('Call back: Bram Vesterly');
+  await host.see('Bram Vesterly: call back.');
+  await host.press('Mail stand-in');
+  await host.press('The stand-in', "@role='combobox'");
+  await host.press('takes every letter');
+  await host.press('Drafts (');
+  await host.press('Send off 1');
+  await host.see('1 reminder on the way.');
+  await host.press('Mail stand-in');
+  await host.see('A word to Bram');
+  const count = async () => (await host.driver.findElements(By.css('details summary strong'))).length;
+  expect(await count()).toBe(1);
+});
+
+test('the maker switches reminders off by the link in one, and the host sees it', async () => {
+  const letter = await host.driver.findElement(By.css('details')).getAttribute('textContent');
+  const link = /\/off\/[\w-]+/.exec(letter ?? '')?.[0] ?? '';
+  const maker = await Browser.open(application.addresses[1] ?? '');
+  try {
+    await maker.go(link);
+    await maker.see('Reminders are on.');
+    expect(await maker.faults()).toEqual([]);
+    await maker.press('Switch them off');
+    await maker.see('You get no more of them');
+  } finally {
+    await maker.close();
+  }
+  await host.press('Addresses');
+  await host.driver.wait(until.elementLocated(By.xpath('//tr[contains(., "Bram Vesterly") and contains(., "switched off by them")]')), PATIENCE_MS); // prettier-ignore
+});
