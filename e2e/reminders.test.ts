@@ -33,7 +33,7 @@ test('reminders are drafted, read and changed; nothing leaves before it is sent 
   await host.press('Read the reminder to Bram Vesterly');
   await host.see('Dear Bram Vesterly', '//*[@role="dialog"]');
   expect(await host.faults()).toEqual([]);
-  await host.fill('Subject', 'A word to Bram');
+  await host.fill('Text', 'A word to Bram');
   await host.press('Keep these words');
   await host.see('A word to Bram');
   await host.press('Your words');
@@ -50,7 +50,7 @@ test('reminders are drafted, read and changed; nothing leaves before it is sent 
 
 test('a mail that refuses is seen and tried again; nobody is written to twice', async () => {
   await host.press('Mail stand-in');
-  await host.press('The stand-in', "@role='combobox'");
+  await host.press('takes every letter', "@role='combobox'");
   await host.press('refuses every letter');
   await host.see('It has taken nothing yet');
   await host.press('Drafts (');
@@ -62,7 +62,7 @@ test('a mail that refuses is seen and tried again; nobody is written to twice', 
   await host.press('Call back: Bram Vesterly');
   await host.see('Bram Vesterly: call back.');
   await host.press('Mail stand-in');
-  await host.press('The stand-in', "@role='combobox'");
+  await host.press('refuses every letter', "@role='combobox'");
   await host.press('takes every letter');
   await host.press('Drafts (');
   await host.press('Send off 1');
