@@ -74,7 +74,7 @@ test('a mail that refuses is seen and tried again; nobody is written to twice', 
 });
 
 test('the maker switches reminders off by the link in one, and the host sees it', async () => {
-  const letter = await host.driver.findElement(By.css('details')).getAttribute('textContent');
+  const letter = await host.driver.findElement(By.xpath('//details[.//strong]')).getAttribute('textContent');
   const link = /\/off\/[\w-]+/.exec(letter ?? '')?.[0] ?? '';
   const maker = await Browser.open(application.addresses[1] ?? '');
   try {
