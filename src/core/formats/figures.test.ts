@@ -5,8 +5,8 @@ import { makePaper } from '../catalogue';
 import { InvalidInputError } from '../errors';
 import { defaultRecipe, documentOfRecipe } from '../generate';
 import { BASTE_POLICIES } from '../papers';
-import { blockSheet } from '../sheet';
 import { importDrawing, readBlockDocument, readSewing } from '.';
+import { plannedSheet } from '../testing';
 
 const FIGURES = Object.keys(SEWING_FIGURES) as SewingFigure[];
 
@@ -77,7 +77,7 @@ test('what a host’s order costs is said as a sentence of its own', () => {
   const document = documentOfRecipe(defaultRecipe('rosette'));
   const ids = document.patches.map(({ id }) => id);
   const settings = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
-  const says = (order: object) => blockSheet(document.patches, settings, undefined, { ...document, order: { school: 'best', ...order } as never }).plan.hand?.says;
+  const says = (order: object) => plannedSheet(document.patches, settings, undefined, { ...document, order: { school: 'best', ...order } as never }).plan.hand?.says;
   expect(says({})).toBeUndefined();
   expect(says({ pins: [{ patches: [ids[0], ids[18]].sort() }] })).toMatch(/^Your order(:| costs) \S/);
   expect(says({ pins: [{ patches: ids.slice(0, 2).sort() }] })).toMatch(/^Your order(:| costs) \S/);

@@ -15,8 +15,7 @@ import {
 import { defaultRecipe, generate } from '../generate';
 import type { Patch } from '../block';
 import { groupKinds } from '../shapes';
-import { blockSheet } from '../sheet';
-import { patch } from '../testing';
+import { patch, plannedSheet } from '../testing';
 import { PAGE_MM, clamshellGuide, fussyWindow, paperRuns, papersJob, plateAngleCheck, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage } from '.'; // prettier-ignore
 
 const size = fc.constantFrom<PageSize>('A4', 'Letter');
@@ -176,7 +175,7 @@ test.each([
 
 test('step cards keep their pictures and words within their frames', () => {
   for (const kind of ['plate', 'rosette'] as const) {
-    const sheet = blockSheet(generate(defaultRecipe(kind)), { allowanceMm: 6.35, sparesPercent: 0, system: 'metric' }); // prettier-ignore
+    const sheet = plannedSheet(generate(defaultRecipe(kind)), { allowanceMm: 6.35, sparesPercent: 0, system: 'metric' }); // prettier-ignore
     const { pages } = stepCards('Block', sheet, 'A4');
     const [width, height] = PAGE_MM.A4;
     let heads = 0;

@@ -1,13 +1,12 @@
 import { expect, test } from 'vitest';
 import { defaultRecipe, generate } from '../generate';
-import { blockSheet } from '../sheet';
-import { patch, rosette } from '../testing';
+import { patch, rosette, plannedSheet } from '../testing';
 import type { Ink } from './ink';
 import { stepCards } from './stepCards';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
-const inkOf = (patches: Parameters<typeof blockSheet>[0]) =>
-  stepCards('Block', blockSheet(patches, SETTINGS), 'A4').pages.flatMap(({ ink }) => ink);
+const inkOf = (patches: Parameters<typeof plannedSheet>[0]) =>
+  stepCards('Block', plannedSheet(patches, SETTINGS), 'A4').pages.flatMap(({ ink }) => ink);
 const dotted = (ink: readonly Ink[], strokeMm: number) =>
   ink.filter((one) => one.kind === 'line' && one.strokeMm === strokeMm && one.dashMm?.[0] === 0.1);
 
@@ -30,7 +29,7 @@ test('a paper of curves alone is pleated: no side of it has a number', () => {
 test('of a batch one paper carries the numbers; every slide of the thread is dotted on its card', () => {
   const patches = rosette(2);
   const ink = inkOf(patches);
-  const { steps } = blockSheet(patches, SETTINGS);
+  const { steps } = plannedSheet(patches, SETTINGS);
   const numbered = steps.filter(({ kind }) => kind === 'baste').length;
   expect(ink.filter((one) => one.kind === 'text' && one.sizeMm === 2.3)).toHaveLength(6 * numbered);
   const slides = steps.flatMap((step) =>
@@ -41,7 +40,7 @@ test('of a batch one paper carries the numbers; every slide of the thread is dot
 });
 
 test('a thread that goes on begins with a ring, a new one with a dot', () => {
-  const joins = blockSheet(generate(defaultRecipe('star')), SETTINGS).steps.flatMap((step) => (step.kind === 'join' ? step.chains : []));
+  const joins = plannedSheet(generate(defaultRecipe('star')), SETTINGS).steps.flatMap((step) => (step.kind === 'join' ? step.chains : []));
   const starts = inkOf(generate(defaultRecipe('star'))).filter((one) => one.kind === 'dot' && one.radiusMm === 1.3);
   expect(starts.map((one) => one.kind === 'dot' && one.isFilled)).toEqual(joins.map(({ carriesOn }) => !carriesOn));
 }); // prettier-ignore

@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { planAssembly, validatePlan } from '../assembly';
 import { buildSeamGraph } from '../block';
-import { blockSheet, roundWork, withUnits, type BlockSheet } from '../sheet';
-import { rosette, starOfDiamonds } from '../testing';
+import { roundWork, withUnits, type BlockSheet } from '../sheet';
+import { rosette, starOfDiamonds, plannedSheet } from '../testing';
 import { doneWork, standing } from '.';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
 const blocks = { rosette: rosette(1), star: starOfDiamonds(8) };
 const sheetOf = (patches: typeof blocks.star, order?: Parameters<typeof roundWork>[0]): BlockSheet =>
-  blockSheet(patches, SETTINGS, undefined, order ? { order } : {});
+  plannedSheet(patches, SETTINGS, undefined, order ? { order } : {});
 const plan = ({ steps, patches }: BlockSheet) => steps.map((step) => withUnits(step, patches));
 
 test('whatever was sewn by one order, by another it all counts and nothing is taken apart', () => {

@@ -3,12 +3,12 @@ import { pleatsOf, PLEAT_MM } from '../basting';
 import type { BlockDocument, ProjectBasting } from '../block';
 import { defaultRecipe, documentOfRecipe } from '../generate';
 import { distance, edgeLength, edgesOf, isInside, isStraight, toPolygon } from '../geometry';
-import { blockSheet } from '.';
+import { plannedSheet } from '../testing';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const star = documentOfRecipe(defaultRecipe('star'));
 const sheetOf = (choices: BlockDocument['basting'], basting: ProjectBasting = {}) =>
-  blockSheet(star.patches, { ...SETTINGS, basting }, undefined, {
+  plannedSheet(star.patches, { ...SETTINGS, basting }, undefined, {
     ...star,
     ...(choices ? { basting: choices } : {}),
   });
@@ -32,7 +32,7 @@ test('what is said of a patch comes before its kind, what is said in the block b
 test('a very pale cloth takes glue from the first place, and only for papers that are wrapped in it', () => {
   const many = documentOfRecipe({ ...defaultRecipe('rosette'), rings: 3 } as never);
   const best = (pale: readonly string[]) => {
-    const { basting } = blockSheet(many.patches, { ...SETTINGS, basting: { pale } }, undefined, many);
+    const { basting } = plannedSheet(many.patches, { ...SETTINGS, basting: { pale } }, undefined, many);
     return [basting.kinds[0]!.methods[0]!.method, basting.pale];
   };
   expect(best([])).toEqual(['glue', []]);

@@ -1,12 +1,12 @@
 import { expect, test } from 'vitest';
 import type { BlockDocument } from '../block';
 import { readBlockDocument, readBlockFile, writeBlockFile } from '../formats';
-import { rosette } from '../testing';
-import { blockSheet, changeOrder, takeBack, type BlockSheet, type JoinStep, type OrderPress } from '.';
+import { rosette, plannedSheet } from '../testing';
+import { changeOrder, takeBack, type BlockSheet, type JoinStep, type OrderPress } from '.';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const block: BlockDocument = { format: 'kevlo.block/2', patches: rosette(2) };
-const sheetOf = (document: BlockDocument) => blockSheet(document.patches, SETTINGS, undefined, document);
+const sheetOf = (document: BlockDocument) => plannedSheet(document.patches, SETTINGS, undefined, document);
 const joinsOf = ({ steps }: BlockSheet) => steps.filter((step): step is JoinStep => step.kind === 'join');
 
 function changed(document: BlockDocument, kind: OrderPress['kind'], index: number): BlockDocument {

@@ -5,7 +5,8 @@ import { papersInPlay, papersOverTime, type BastePolicy } from '../papers';
 import { buildSeamGraph, type Patch } from '../block';
 import { planAssembly } from '../assembly';
 import { TROUBLES, troublesAt } from '../troubles';
-import { blockSheet, momentsOf } from '.';
+import { momentsOf } from '.';
+import { plannedSheet } from '../testing';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' } as const;
 const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
@@ -13,7 +14,7 @@ const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
 test('the order that the host chose is the one that is planned, and the steps say what is made alike', () => {
   const { patches } = documentOfRecipe(defaultRecipe('beams'));
   const bySchool = (school?: School) =>
-    blockSheet(patches, SETTINGS, undefined, school ? { order: { school } } : {});
+    plannedSheet(patches, SETTINGS, undefined, school ? { order: { school } } : {});
   expect(bySchool().plan.school).toBe('best');
   expect(bySchool('rings').plan).toMatchObject({ school: 'rings', isProven: false });
   const texts = bySchool().steps.map(({ text }) => text);
@@ -28,7 +29,7 @@ test('the order that the host chose is the one that is planned, and the steps sa
 test('every step of every block knows what can go wrong at it, and every trouble can be met', () => {
   const met = new Set<string>();
   for (const kind of KINDS) {
-    const sheet = blockSheet(generate(defaultRecipe(kind)), SETTINGS);
+    const sheet = plannedSheet(generate(defaultRecipe(kind)), SETTINGS);
     for (const step of sheet.steps) {
       const troubles = troublesAt(momentsOf(step, sheet));
       expect(troubles.length, step.text).toBeGreaterThan(0);
@@ -58,7 +59,7 @@ test('papers over time: never more in use than patches, the last ones stay, and 
 
 test('within a join: long runs are anchored and eased, thin tips stay open, and the unit has figures to check', () => {
   const notesOf = (kind: RecipeKind) => {
-    const joins = blockSheet(generate(defaultRecipe(kind)), SETTINGS).steps.filter(
+    const joins = plannedSheet(generate(defaultRecipe(kind)), SETTINGS).steps.filter(
       (step) => step.kind === 'join',
     );
     return joins.flatMap(({ notes }) => notes);
@@ -70,7 +71,7 @@ test('within a join: long runs are anchored and eased, thin tips stay open, and 
   expect(notesOf('star').some((note) => note.includes('open at the thin'))).toBe(false);
   expect(notesOf('rosette').every((note) => !note.includes('Knot half-way'))).toBe(true);
   expect(notesOf('framed-diamond').some((note) => note.includes('Knot half-way'))).toBe(true);
-  const pair = blockSheet(generate({ ...defaultRecipe('star') }), SETTINGS).steps.find(
+  const pair = plannedSheet(generate({ ...defaultRecipe('star') }), SETTINGS).steps.find(
     ({ kind }) => kind === 'join',
   );
   // Two 1½″ diamonds of 60°: a parallelogram or a chevron, never wider than two diamonds.
@@ -87,7 +88,7 @@ test('a row of many seams against a plain one is to be eased by half a millimetr
     layer: 0,
   });
   const squares = Array.from({ length: 8 }, (_, i) => strip(`s${i}`, i * 20, 0, 20, 20));
-  const sheet = blockSheet([...squares, strip('long', 0, 20, 160, 20)], SETTINGS);
+  const sheet = plannedSheet([...squares, strip('long', 0, 20, 160, 20)], SETTINGS);
   const eased = sheet.steps
     .flatMap((step) => (step.kind === 'join' ? step.notes : []))
     .filter((note) => note.startsWith('Ease'));
@@ -96,10 +97,10 @@ test('a row of many seams against a plain one is to be eased by half a millimetr
 
 test('a note of the host stands at its step, and waits while another order has no such step', () => {
   const { patches } = documentOfRecipe(defaultRecipe('star'));
-  const plain = blockSheet(patches, SETTINGS);
+  const plain = plannedSheet(patches, SETTINGS);
   const last = plain.steps.at(-1)!;
   const notes = { [last.id]: 'We do this one together.', 'of another order': 'waits' };
-  const noted = blockSheet(patches, SETTINGS, undefined, { notes });
+  const noted = plannedSheet(patches, SETTINGS, undefined, { notes });
   expect(noted.steps.filter(({ hostNote }) => hostNote).map(({ id, hostNote }) => [id, hostNote])).toEqual([
     [last.id, 'We do this one together.'],
   ]);

@@ -1,14 +1,16 @@
 import { expect, test } from 'vitest';
 import { RECIPE_NAMES, defaultRecipe, documentOfRecipe, type RecipeKind } from '../generate';
-import { patch, rosette } from '../testing';
-import { batchAt, blockSheet, waitsFor, type BasteStep, type Step } from '.';
+import { patch, rosette, plannedSheet } from '../testing';
+import { batchAt, waitsFor, type BasteStep, type Step } from '.';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
 const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
 const batched = (kind: RecipeKind) => {
   const { patches, ...document } = documentOfRecipe(defaultRecipe(kind));
-  return blockSheet(patches, SETTINGS, undefined, { ...document, order: { school: 'best', isBatched: true } })
-    .steps;
+  return plannedSheet(patches, SETTINGS, undefined, {
+    ...document,
+    order: { school: 'best', isBatched: true },
+  }).steps;
 };
 const doneUpTo = (steps: readonly Step[], index: number) => {
   const done = new Set(steps.slice(0, index).map(({ id }) => id));
@@ -28,7 +30,7 @@ test('done in the order of the plan no step ever waits; with nothing done every 
 });
 
 test('a step waits for the one that is missing, whatever else is done', () => {
-  const { steps } = blockSheet(rosette(1), SETTINGS);
+  const { steps } = plannedSheet(rosette(1), SETTINGS);
   const last = steps.length - 1;
   const but = (missing: number) => (id: string) => id !== steps[missing]!.id;
   expect(waitsFor(steps, last, but(last - 1))).toBe(last - 1);
@@ -41,7 +43,7 @@ test('a step waits for the one that is missing, whatever else is done', () => {
 
 test('an appliqué waits for its background and for all its papers to be joined', () => {
   const cloth = patch(90, [[-120, -120], [120, -120], [120, 120], [-120, 120]]); // prettier-ignore
-  const { steps } = blockSheet([cloth, ...rosette(1).map((one) => ({ ...one, layer: 1 }))], SETTINGS);
+  const { steps } = plannedSheet([cloth, ...rosette(1).map((one) => ({ ...one, layer: 1 }))], SETTINGS);
   const last = steps.length - 1;
   expect(steps[last]?.kind).toBe('applique');
   expect(waitsFor(steps, last, () => false)).toBe(0);

@@ -4,13 +4,13 @@ import { buildSeamGraph, type Patch } from '../block';
 import { makePaper } from '../catalogue';
 import { RECIPE_NAMES, defaultRecipe, generate, type RecipeKind } from '../generate';
 import { formatLength, roundUpToGrid } from '../length';
-import { hexagonMosaic, patch, rosette, starOfDiamonds } from '../testing';
+import { hexagonMosaic, patch, rosette, starOfDiamonds, plannedSheet } from '../testing';
 import { firstSentence } from '../words';
-import { blockSheet, type BasteStep, type JoinStep } from '.';
+import { type BasteStep, type JoinStep } from '.';
 import { tipsOf } from './joinNotes';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5 };
-const sheetOf = (patches: readonly Patch[], system: 'inch' | 'metric' = 'inch') => blockSheet(patches, { ...SETTINGS, system }); // prettier-ignore
+const sheetOf = (patches: readonly Patch[], system: 'inch' | 'metric' = 'inch') => plannedSheet(patches, { ...SETTINGS, system }); // prettier-ignore
 const bastes = (patches: readonly Patch[]) => sheetOf(patches).steps.filter((step): step is BasteStep => step.kind === 'baste'); // prettier-ignore
 const joins = (patches: readonly Patch[]) => sheetOf(patches).steps.filter((step): step is JoinStep => step.kind === 'join'); // prettier-ignore
 const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];

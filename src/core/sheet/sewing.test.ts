@@ -1,12 +1,11 @@
 import { expect, test } from 'vitest';
 import type { SewingSettings } from '../assembly';
-import { cutGrid } from '../testing';
-import { blockSheet } from '.';
+import { cutGrid, plannedSheet } from '../testing';
 
 /** Two squares, one seam of 20 mm … the sheet's own figures are checked against sums by hand. */
 const pair = cutGrid(2, 1, [0]);
 const of = (sewing: Partial<SewingSettings>, patches = pair) =>
-  blockSheet(patches, { allowanceMm: 6.35, sparesPercent: 0, system: 'metric', sewing });
+  plannedSheet(patches, { allowanceMm: 6.35, sparesPercent: 0, system: 'metric', sewing });
 
 test('every figure of sewing that a project changes is reckoned with', () => {
   const plain = of({});

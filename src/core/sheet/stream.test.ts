@@ -6,8 +6,8 @@ import { buildSeamGraph, type Patch } from '../block';
 import { defaultRecipe, documentOfRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
 import { BASTE_POLICIES, papersInPlay, type BastePolicy } from '../papers';
 import { defaultSetting } from '../setting';
-import { cutGrid, hexagonMosaic, rosette, starOfDiamonds } from '../testing';
-import { blockSheet, jointClashes, withPolicy, type JoinStep, type SheetPatch, type Step } from '.';
+import { cutGrid, hexagonMosaic, rosette, starOfDiamonds, plannedSheet } from '../testing';
+import { jointClashes, withPolicy, type JoinStep, type SheetPatch, type Step } from '.';
 import { threadChoice } from './threadChoice';
 import { unitCheck } from './unitCheck';
 
@@ -20,7 +20,7 @@ test('whatever the policy, each patch is basted once and before its join, and th
     const document = documentOfRecipe(defaultRecipe(kind));
     for (const policy of BASTE_POLICIES) {
       const { order } = withPolicy(document, policy);
-      const { steps, patches } = blockSheet(document.patches, SETTINGS, undefined, order ? { order } : {});
+      const { steps, patches } = plannedSheet(document.patches, SETTINGS, undefined, order ? { order } : {});
       const basted = new Set<number>();
       let [inUse, peak] = [0, 0];
       for (const step of steps) {
@@ -49,7 +49,7 @@ test('the policy is kept in the document only where it is not the usual one', ()
 });
 
 test('the check of a unit: its measures, the edge that comes next, and how many patches meet at points closed now', () => {
-  const joins = joinsOf(blockSheet(starOfDiamonds(6), SETTINGS).steps);
+  const joins = joinsOf(plannedSheet(starOfDiamonds(6), SETTINGS).steps);
   const last = joins.at(-1)!.check;
   // Six 60° diamonds of 1″ round a point: the join that closes the star closes that one point.
   expect(last.meeting).toEqual([6]);
@@ -57,7 +57,7 @@ test('the check of a unit: its measures, the edge that comes next, and how many 
   expect(last.tails).toBe('one-way');
   const half = joins.find(({ left, right }) => left.length + right.length === 3)!.check;
   expect(half.nextEdge).toMatchObject({ isStraight: true });
-  const squares = joinsOf(blockSheet(cutGrid(3, 2, [0]), SETTINGS).steps);
+  const squares = joinsOf(plannedSheet(cutGrid(3, 2, [0]), SETTINGS).steps);
   expect(squares.every(({ check }) => check.tails === 'none')).toBe(true);
   expect(squares.at(-1)?.check.acrossMm).toBeCloseTo(50.8, 6);
   expect(squares.at(-1)?.check.longMm).toBeCloseTo(76.2, 6);

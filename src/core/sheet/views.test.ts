@@ -2,7 +2,8 @@ import { expect, test } from 'vitest';
 import { importDrawing, planDocument } from '../formats';
 import { RECIPE_NAMES, defaultRecipe, generate, type RecipeKind } from '../generate';
 import { writeSvg } from '../formats';
-import { blockSheet, minutesOf, summarise } from '.';
+import { minutesOf, summarise } from '.';
+import { plannedSheet } from '../testing';
 
 const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
 const settings = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
@@ -10,7 +11,7 @@ const settings = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as cons
 test('pages and the plan document tell the same kinds, thread, minutes and clashes of a block', () => {
   for (const kind of KINDS) {
     const { patches, problems } = importDrawing(writeSvg(generate(defaultRecipe(kind)), kind));
-    const [sheet, plan] = [blockSheet(patches, settings), planDocument(patches, problems, settings)];
+    const [sheet, plan] = [plannedSheet(patches, settings), planDocument(patches, problems, settings)];
     expect(plan.kinds.map(({ id, name, count, left, right }) => ({ id, name, count, left, right }))).toEqual(
       sheet.kinds.map(({ id, name, count, left, right }) => ({ id, name, count, left, right })),
     );
@@ -25,7 +26,7 @@ test('pages and the plan document tell the same kinds, thread, minutes and clash
 }); // prettier-ignore
 
 test('a summary holds every step with its patches, and is a small part of the sheet', () => {
-  const sheet = blockSheet(generate(defaultRecipe('grid')), settings);
+  const sheet = plannedSheet(generate(defaultRecipe('grid')), settings);
   const summary = summarise(sheet);
   expect(summary.steps.map(({ id, minutes, text }) => ({ id, minutes, text }))).toEqual(
     sheet.steps.map(({ id, minutes, text }) => ({ id, minutes, text })),

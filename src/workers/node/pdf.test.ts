@@ -1,8 +1,7 @@
 import { inflateSync } from 'node:zlib';
 import { expect, test } from 'vitest';
-import { pacedTime } from '@/core/testing';
+import { pacedTime, plannedSheet } from '@/core/testing';
 import { defaultRecipe, generate } from '@/core/generate';
-import { blockSheet } from '@/core/sheet';
 import { defaultPaper, makePaper } from '@/core/catalogue';
 import { areaOf, boxOfPoints, toPolygon, type Point } from '@/core/geometry';
 import { stepCards, centringGuide, clamshellGuide, fussyWindow, papersJob, plateAngleCheck, type PrintJob } from '@/core/printing'; // prettier-ignore
@@ -129,7 +128,7 @@ test('a paper longer than the page comes in parts whose shared strip is the same
 });
 
 test('every step has a card, with its seam drawn bold', async () => {
-  const sheet = blockSheet(generate(defaultRecipe('star')), {
+  const sheet = plannedSheet(generate(defaultRecipe('star')), {
     allowanceMm: 6.35,
     sparesPercent: 10,
     system: 'inch',
