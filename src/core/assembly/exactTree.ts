@@ -43,10 +43,12 @@ export function exactTree(
   const { neighbours, low, high } = incidence(graph, seams, place, count);
   const all = allOf(count);
   const connected = connectedSets(neighbours, all);
-  const joinOf = joinCosts(costs, seams, rims(low, all), rims(high, all));
+  const numbers = placesOf(graph, seams, units, costs);
+  const numberOf = new Map(numbers.map((one, number) => [one, number]));
+  const joinOf = joinCosts(costs, numberOf, seams, rims(low, all), rims(high, all));
   const refused = refusedSplits(units, place, apart);
   const sizes = sums(units.map((unit) => unit.members.length));
-  const savingOf = savings(graph, costs, place);
+  const savingOf = savings(costs, place, numbers);
   const due = bendsDue(graph, place, seams, count);
   const made = sums(units.map((unit) => costs.costOf(unit)));
   /** The least that everything costs beside two parts: units that are in neither, and bends that no join within them pays. */
@@ -69,7 +71,8 @@ export function exactTree(
     if (!connected[set]) continue;
     const lowest = lowestIn(set);
     if (set === lowest) {
-      for (const { cost, end } of costs.of(itemAt(units, unitOf(set)))) ways.add(set, cost, end, 0, NONE);
+      for (const { cost, end } of costs.of(itemAt(units, unitOf(set))))
+        ways.add(set, cost, numberOf.get(end) ?? NONE, 0, NONE);
       continue;
     }
     found.clear();
@@ -90,7 +93,7 @@ export function exactTree(
       const cost = below + join.cost + unevenCost(sizes[part] ?? 1, sizes[rest] ?? 1);
       if (!found.couldTake(cost - START_COST)) continue;
       const last = (sizes[part] ?? 1) > 1 && sizes[rest] === 1 ? part : rest;
-      for (const [start, end] of join.ends) {
+      for (const { 0: start, 1: end } of join.ends) {
         found.offer(cost, end, last, NONE);
         carryOn(part, cost - own, start, end);
         carryOn(rest, cost - other, start, end);
@@ -102,25 +105,44 @@ export function exactTree(
 }
 
 /** What is saved where the thread of the part made last goes on: all of it where the next join begins there, less by slides within that part. */
-function savings(graph: SeamGraph, costs: TreeWays, place: ReadonlyMap<number, number>) {
-  const places = graph.places.length;
-  const known = new Map<number, readonly { readonly needs: UnitSet; readonly saving: number }[]>();
+function savings(costs: TreeWays, place: ReadonlyMap<number, number>, numbers: readonly number[]) {
+  const count = numbers.length;
+  const known: (readonly Saving[])[] = [];
+  const savingsOf = (end: number, start: number): readonly Saving[] =>
+    costs.slidesOf(itemAt(numbers, end), itemAt(numbers, start)).flatMap(({ patches, saving }) => {
+      const units = patches.map((patch) => place.get(patch));
+      if (units.includes(undefined)) return [];
+      return [{ needs: units.reduce<number>((set, unit) => set | setOf(unit as number), 0), saving }];
+    });
   return (end: number, start: number, part: UnitSet): number => {
     if (end < 0) return 0;
     if (end === start) return START_COST;
-    const key = end * places + start;
-    let own = known.get(key);
-    if (!own) {
-      own = costs.slidesOf(end, start).flatMap(({ patches, saving }) => {
-        const units = patches.map((patch) => place.get(patch));
-        if (units.includes(undefined)) return [];
-        return [{ needs: units.reduce<number>((set, unit) => set | setOf(unit as number), 0), saving }];
-      });
-      known.set(key, own);
-    }
+    const own = (known[end * count + start] ??= savingsOf(end, start));
     for (const { needs, saving } of own) if ((needs & part) === needs) return saving;
     return 0;
   };
+}
+
+/** What a slide saves where these units are in the part. */
+interface Saving {
+  readonly needs: UnitSet;
+  readonly saving: number;
+}
+
+/** Places where a thread may begin or end: few, so that they are told by small numbers of their own. */
+function placesOf(
+  graph: SeamGraph,
+  seams: readonly number[],
+  units: readonly Tree[],
+  costs: TreeWays,
+): number[] {
+  const places = new Set<number>();
+  for (const seam of seams) {
+    const { start, end } = itemAt(graph.seams, seam);
+    places.add(start.place).add(end.place);
+  }
+  for (const unit of units) for (const { end } of costs.of(unit)) if (end >= 0) places.add(end);
+  return [...places];
 }
 
 /** Seams between different units. */
@@ -136,8 +158,14 @@ function seamsAcross(graph: SeamGraph, place: ReadonlyMap<number, number>): numb
   return seams;
 }
 
-/** What joining two sets costs, worked out once for each set of seams between them. */
-function joinCosts(costs: TreeWays, seams: readonly number[], rimLow: Int32Array, rimHigh: Int32Array) {
+/** What joining two sets costs, worked out once for each set of seams between them; its ends by their numbers. */
+function joinCosts(
+  costs: TreeWays,
+  numberOf: ReadonlyMap<number, number>,
+  seams: readonly number[],
+  rimLow: Int32Array,
+  rimHigh: Int32Array,
+) {
   // By the seams of either word: small whole numbers are found much faster than large ones.
   const known = new Map<number, Map<number, JoinCost>>();
   return (a: UnitSet, b: UnitSet): JoinCost => {
@@ -148,7 +176,8 @@ function joinCosts(costs: TreeWays, seams: readonly number[], rimLow: Int32Array
     const before = ofHigh.get(low);
     if (before) return before;
     const between = seams.filter((_, i) => (i < WORD_BITS ? isIn(low, i) : isIn(high, i - WORD_BITS)));
-    const join = costs.joinOf(between);
+    const { cost, ends } = costs.joinOf(between);
+    const join = { cost, ends: ends.map(([start, end]) => [numberOf.get(start) ?? NONE, numberOf.get(end) ?? NONE] as const) }; // prettier-ignore
     ofHigh.set(low, join);
     return join;
   };

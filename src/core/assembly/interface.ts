@@ -44,19 +44,26 @@ export function chainsOf(graph: SeamGraph, seams: readonly number[]): Chain[] {
   const at = new Map<number, number[]>();
   for (const seam of seams) {
     const { start, end } = itemAt(graph.seams, seam);
-    for (const { place } of [start, end]) at.set(place, [...(at.get(place) ?? []), seam]);
+    addAt(at, start.place, seam);
+    addAt(at, end.place, seam);
   }
   const unused = new Set(seams);
   const chains: Chain[] = [];
-  const tips = [...at].flatMap(([place, list]) => (list.length % 2 === 1 ? [place] : []));
-  for (const place of tips) {
-    const seam = at.get(place)?.find((candidate) => unused.has(candidate));
+  for (const [place, list] of at) {
+    if (list.length % 2 === 0) continue;
+    const seam = list.find((candidate) => unused.has(candidate));
     if (seam !== undefined) chains.push(walk(graph, at, unused, place, seam));
   }
   for (const seam of seams) {
     if (unused.has(seam)) chains.push(walk(graph, at, unused, itemAt(graph.seams, seam).start.place, seam));
   }
   return chains;
+}
+
+function addAt(at: Map<number, number[]>, place: number, seam: number): void {
+  const list = at.get(place);
+  if (list) list.push(seam);
+  else at.set(place, [seam]);
 }
 
 function walk(

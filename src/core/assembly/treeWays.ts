@@ -21,14 +21,26 @@ export interface JoinCost {
 
 /** What sewing these seams in one join costs, each run with a thread of its own. */
 function joinCostOf(graph: SeamGraph, seams: readonly number[]): JoinCost {
+  // By far the most joins have one seam.
+  if (seams.length === 1) {
+    const { start, end, innerBends } = itemAt(graph.seams, itemAt(seams, 0));
+    return { cost: innerBends.length * BEND_COST + START_COST, ends: bothWays(start.place, end.place) };
+  }
   const chains = chainsOf(graph, seams);
   const bends = chains.reduce((sum, chain) => sum + chain.bends.length, 0);
   const many = chains.length > 2 ? chains.length * MANY_CHAINS_COST : 0;
   const [from, to] = [chains[0]?.startPlace ?? -1, chains.at(-1)?.endPlace ?? -1];
   return {
     cost: bends * BEND_COST + chains.length * START_COST + many,
-    ends: [[from, to], [to, from]], // prettier-ignore
+    ends: bothWays(from, to),
   };
+}
+
+function bothWays(from: number, to: number): JoinCost['ends'] {
+  return [
+    [from, to],
+    [to, from],
+  ];
 }
 
 /** What joining units of so many patches costs by their difference alone. */
