@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { beforeAll, expect, test } from 'vitest';
 import { loadSolver } from '@/workers/node/highsSolver';
 import type { Solver } from '../solver';
+import { shareInTime } from './shareInTime';
 import {
   EMPTY_CALENDAR,
   agendaOf,
@@ -10,6 +11,7 @@ import {
   dayWords,
   daysBetween,
   dropsOf,
+  earlyShares,
   isDay,
   isTimeZone,
   levelCalendar,
@@ -152,4 +154,19 @@ test('levelling comes within a hundredth of trying every choice of blocks and da
   // Block 4 was in no drop: now it is in one.
   expect([...b!.blocks, ...c!.blocks].sort()).toEqual(['2', '3', '4']);
   expect(later.after).toBeLessThan(later.before);
+}); // prettier-ignore
+
+test('before the start half a group has sewn what its middle sews, fewer what takes longer', () => {
+  expect(shareInTime(360, 2, 3)).toBeCloseTo(0.5, 9);
+  // One and a half times the middle: ln 1.5 is 0.676 spreads above it.
+  expect(shareInTime(540, 2, 3)).toBeCloseTo(0.2496, 2);
+  expect(shareInTime(180, 2, 3)).toBeCloseTo(0.8762, 2);
+  expect([shareInTime(0, 0, 3), shareInTime(10, 0, 3)]).toEqual([1, 0]);
+  expect(shareInTime(360, 3, 3)).toBeGreaterThan(0.5);
+  const closed: Holiday = { ...holiday, day: '2026-03-23', until: '2026-03-29' };
+  const own = calendar(drop('1', '2026-03-02', ['a']), drop('2', '2026-03-16', ['b']), closed);
+  const told = earlyShares({ ...own, endsOn: '2026-04-06' }, [block('a', 360), block('b', 360)]);
+  // Two weeks for six hours; then four weeks, one of them free, for twelve.
+  expect(told.map(({ minutes, weeks }) => [minutes, weeks])).toEqual([[360, 2], [720, 4]]);
+  expect(told.map(({ share }) => share)).toEqual([shareInTime(360, 2, 3), shareInTime(720, 4, 3)]);
 }); // prettier-ignore

@@ -17,5 +17,6 @@ export {
   type Meeting,
 } from './calendar';
 export { dayAt, dayWords, daysBetween, isDay, mondayOf, plusDays, type Day } from './days';
+export { earlyShares, type EarlyShare } from './earlyShares';
 export { levelCalendar, type Levelled } from './level';
 export { dropMinutes, endsOf, peakLoad, weeklyLoad, type WeekLoad } from './load';

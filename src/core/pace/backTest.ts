@@ -1,5 +1,6 @@
 import { itemAt } from '../lists';
 import { forecastGroup } from './forecast';
+import { sewingClock, type FreeTime } from './sewingClock';
 import { DAY_MS, type MakerHistory } from './weeks';
 
 /** How past forecasts turned out. */
@@ -18,7 +19,17 @@ const WEEKS_AHEAD = 3;
  * Goes back fortnight by fortnight, forecasts from what was known then when each maker would have sewn three more weeks' worth, and
  * counts how many of the dates at 80 % held. Dates that lie ahead still are not counted, whether they will hold or not.
  */
-export function backTest(makers: readonly MakerHistory[], now: number): BackTest {
+export function backTest(
+  makers: readonly MakerHistory[],
+  now: number,
+  free: readonly FreeTime[] = [],
+): BackTest {
+  // Told by a clock that stands still in free time, dates hold or not as they do by the wall clock.
+  const clock = sewingClock(free);
+  return lookBack(makers.map(clock.ofHistory), clock.at(now));
+}
+
+function lookBack(makers: readonly MakerHistory[], now: number): BackTest {
   let [asked, held] = [0, 0];
   const first = Math.min(...makers.map(({ since }) => since));
   for (

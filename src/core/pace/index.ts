@@ -4,5 +4,6 @@
  */
 export { backTest, type BackTest } from './backTest';
 export { forecastGroup, type Forecast } from './forecast';
+export { sewingClock, type FreeTime } from './sewingClock';
 export type { PaceState } from './state';
 export { DAY_MS, type MakerHistory, type SewnWork } from './weeks';

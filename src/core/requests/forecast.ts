@@ -1,14 +1,17 @@
 import { isValid, parseISO } from 'date-fns';
-import { DAY_MS, forecastGroup, type Forecast, type MakerHistory } from '../pace';
+import { DAY_MS, forecastGroup, type Forecast, type FreeTime, type MakerHistory } from '../pace';
 import { checkDistinct, listAt, numberAt, recordAt, refuse, requestOf, textAt } from './read';
 
 const MOST_MAKERS = 5000;
 const MOST_ENTRIES = 50_000;
 const MOST_MINUTES = 1e6;
+const MOST_HOLIDAYS = 1000;
 
 export interface ForecastRequest {
   readonly now: number;
   readonly makers: readonly MakerHistory[];
+  /** Whole days on which nobody is expected to sew. */
+  readonly free: readonly FreeTime[];
 }
 
 /** Reads a `kevlo.forecast-request/1`. @throws InvalidInputError `request` */
@@ -16,7 +19,15 @@ export function readForecastRequest(text: string): ForecastRequest {
   const request = requestOf(text, 'kevlo.forecast-request/1');
   const makers = listAt(request.makers, 'makers', MOST_MAKERS).map((value, index) => readMaker(value, `makers[${index}]`)); // prettier-ignore
   checkDistinct(makers.map(({ id }) => id), 'makers'); // prettier-ignore
-  return { now: timeAt(request.now, 'now'), makers };
+  const free = listAt(request.holidays ?? [], 'holidays', MOST_HOLIDAYS).map((value, index) => readHoliday(value, `holidays[${index}]`)); // prettier-ignore
+  return { now: timeAt(request.now, 'now'), makers, free };
+}
+
+function readHoliday(value: unknown, place: string): FreeTime {
+  const holiday = recordAt(value, place);
+  const [from, last] = [dayAt(holiday.from, `${place}.from`), dayAt(holiday.until, `${place}.until`)];
+  if (last < from) refuse(`${place}.until`, 'it ends before it begins.', 'Exchange the two days.');
+  return { from, to: last + DAY_MS };
 }
 
 function readMaker(value: unknown, place: string): MakerHistory {
@@ -39,6 +50,12 @@ function readMaker(value: unknown, place: string): MakerHistory {
 const DATE = /^\d{4}-\d{2}-\d{2}$/;
 const TIME = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,9})?)?(Z|[+-]\d{2}:?\d{2})?$/;
 
+/** The begin of a day, ms, UTC. */
+function dayAt(value: unknown, place: string): number {
+  if (typeof value !== 'string' || !DATE.test(value)) return refuse(place, `${JSON.stringify(value) ?? 'nothing'} is no day.`, 'Write it like 2026-03-28.'); // prettier-ignore
+  return timeAt(value, place);
+}
+
 /** A date or a time, ms; without a zone it is UTC. */
 function timeAt(value: unknown, place: string): number {
   if (typeof value !== 'string' || !(DATE.test(value) || TIME.test(value)))
@@ -50,8 +67,8 @@ function timeAt(value: unknown, place: string): number {
 }
 
 /** Forecasts the makers of a request. */
-export function forecast({ makers, now }: ForecastRequest): Forecast[] {
-  return forecastGroup(makers, now);
+export function forecast({ makers, now, free }: ForecastRequest): Forecast[] {
+  return forecastGroup(makers, now, free);
 }
 
 /** The answer as a `kevlo.forecast-result/1`. */

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { dayWords, daysBetween, type AgendaItem, type Day } from '@/core/calendar';
+import { dayWords, daysBetween, type AgendaItem, type Day, type EarlyShare } from '@/core/calendar';
 import { counted, inDays } from '@/core/words';
 import type { DropPace } from '@/server/calendar';
 import { KindMark, KINDS } from './KindMark';
@@ -12,12 +12,14 @@ import { KindMark, KINDS } from './KindMark';
 interface AgendaListProps {
   readonly agenda: readonly AgendaItem[];
   readonly drops: readonly DropPace[];
+  /** Before anybody has begun: what can be said of each drop. */
+  readonly early: readonly EarlyShare[];
   readonly today: Day;
   readonly onOpen: (entry: string) => void;
 }
 
 /** All dates one below the other, with where each comes from; for drops also who will have sewn them. */
-export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
+export function AgendaList({ agenda, drops, early, today, onOpen }: AgendaListProps) {
   const [isAll, setIsAll] = useState(false);
   const shown = isAll ? agenda : agenda.filter(({ day }) => day >= today);
   return (
@@ -28,6 +30,7 @@ export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
     <Box component="ol" aria-label="Dates" sx={{ listStyle: 'none', m: 0, p: 0 }}>
       {shown.map((item) => {
         const pace = item.kind === 'drop' ? drops.find(({ drop }) => drop === item.entry) : undefined;
+        const share = item.kind === 'drop' ? early.find(({ drop }) => drop === item.entry) : undefined;
         return (
           <Stack
             component="li"
@@ -47,7 +50,8 @@ export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
                 {KINDS[item.kind].name}, {inDays(daysBetween(today, item.day))}
               </Typography>
               <Typography>{item.reason}</Typography>
-              {pace && pace.makers > 0 && <Typography>{readiness(pace)}</Typography>}
+              {pace && pace.makers > 0 && !share && <Typography>{readiness(pace)}</Typography>}
+              {share && <Typography>{earlyWords(share)}</Typography>}
             </Box>
             <Button size="small" sx={{ alignSelf: 'flex-start' }} onClick={() => onOpen(item.entry)} aria-label={`Change ${item.title}, ${item.day}`}>
               Change
@@ -59,6 +63,11 @@ export function AgendaList({ agenda, drops, today, onOpen }: AgendaListProps) {
     </>
   );
 } // prettier-ignore
+
+/** What can be said before the start. */
+export function earlyWords({ share, minutes, weeks }: EarlyShare): string {
+  return `Before the start: about ${Math.round(100 * share)} % of a group will have sewn it by the next drop (${Math.round(minutes / 6) / 10} h up to here in ${Math.round(10 * weeks) / 10} weeks).`;
+}
 
 /** Who will have sewn a drop, and all before it, when the next one comes. */
 export function readiness({ makers, done, likely, sure }: DropPace): string {

@@ -10,6 +10,7 @@ import { useMemo, useState } from 'react';
 import {
   agendaOf,
   dropsOf,
+  earlyShares,
   holidaysOf,
   plusDays,
   weeklyLoad,
@@ -51,6 +52,9 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
   const [view, setView] = useState<'weeks' | 'list'>('weeks');
   const agenda = useMemo(() => agendaOf(calendar, blocks), [calendar, blocks]);
   const load = useMemo(() => weeklyLoad(calendar, blocks), [calendar, blocks]);
+  // Once somebody has sewn, their own weeks tell more.
+  const hasBegun = pace?.makers.some(({ begun }) => begun) ?? false;
+  const early = hasBegun ? [] : earlyShares(calendar, blocks);
   const open = (id: string) => setEdited(calendar.entries.find((entry) => entry.id === id));
   const isHoliday = (day: Day) => holidaysOf(calendar).some((one) => one.day <= day && day <= one.until);
   return (
@@ -81,7 +85,7 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
           </Typography>
         </>
       )}
-      {view === 'list' && <AgendaList agenda={agenda} drops={pace?.drops ?? []} today={today} onOpen={open} />}
+      {view === 'list' && <AgendaList agenda={agenda} drops={pace?.drops ?? []} early={early} today={today} onOpen={open} />}
       <LevelPanel projectId={projectId} calendar={calendar} blocks={blocks} onTake={(next) => own.change(next, 'level')} />
       {pace === undefined && (
         <Typography role="status" sx={{ mt: 3 }}>

@@ -155,7 +155,7 @@ test('what if: other hours and a slower group change the chart and nothing else'
 });
 
 test('makers who want a look come first, with their dates; drops say who will have sewn them', () => {
-  const maker = (name: string, state: 'stalled' | 'ahead') => ({ id: name, name, state, reason: 'Because.', weekly: 45, day50: '2026-05-01', day80: '2026-06-02', left: 130 }); // prettier-ignore
+  const maker = (name: string, state: 'stalled' | 'ahead') => ({ id: name, name, state, reason: 'Because.', weekly: 45, day50: '2026-05-01', day80: '2026-06-02', left: 130, begun: true }); // prettier-ignore
   const pace: ProjectPace = {
     makers: [maker('Ann', 'ahead'), maker('Bea', 'stalled')],
     drops: [{ drop: '2', makers: 2, done: 0, likely: 2, sure: 1 }],
@@ -173,6 +173,13 @@ test('makers who want a look come first, with their dates; drops say who will ha
   expect(screen.queryByText(/Mon 2 Mar 2026: Drop 1/)).toBeNull();
   press('Show 3 earlier dates');
   expect(screen.getByText(/Mon 2 Mar 2026: Drop 1/)).toBeTruthy();
+});
+
+test('before anybody has begun each drop says which share of a group will have sewn it', () => {
+  at({ ...START, hoursPerWeek: 1.25 });
+  press('List with reasons');
+  // Five hours in four weeks are what the middle sews; after ten in eight it is the same.
+  expect(screen.getByText('Before the start: about 50 % of a group will have sewn it by the next drop (10 h up to here in 8 weeks).')).toBeTruthy(); // prettier-ignore
 });
 
 test('where forecasts could not be reckoned the dates are there all the same', () => {

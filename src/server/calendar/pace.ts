@@ -1,5 +1,5 @@
-import { dayAt, dropsOf, type BlockWork, type Calendar, type Day } from '@/core/calendar';
-import { DAY_MS, type BackTest, type Forecast, type MakerHistory } from '@/core/pace';
+import { dayAt, dropsOf, holidaysOf, type BlockWork, type Calendar, type Day } from '@/core/calendar';
+import { DAY_MS, type BackTest, type Forecast, type FreeTime, type MakerHistory } from '@/core/pace';
 import { itemAt } from '@/core/lists';
 import { listSummaries, type BlockWithSummary } from '../blocks';
 import type { Sql } from '../database';
@@ -15,6 +15,8 @@ export interface MakerPace extends Omit<Forecast, 'date50' | 'date80'> {
   readonly day80: Day;
   /** Standard minutes that are left. */
   readonly left: number;
+  /** Whether anything was sewn. */
+  readonly begun: boolean;
 }
 
 /** How many will be done with a drop, and all before it, when the next one comes. */
@@ -50,7 +52,7 @@ export async function projectPace(
     listMakers(sql, project),
     makerHistories(sql, project, standings),
   ]);
-  const drops = dropsOf(calendar);
+  const drops = dropsOf(calendar).slice(0, ends.length);
   const asked = [undefined, ...drops.map((_, index) => new Set(drops.slice(0, index + 1).flatMap(({ blocks }) => blocks)))]; // prettier-ignore
   const groups = asked.map((blocks) =>
     histories.map(({ id, since, work, left }): MakerHistory => {
@@ -58,7 +60,7 @@ export async function projectPace(
       return { id, since, work, left: own.reduce((sum, { minutes }) => sum + minutes, 0) };
     }),
   );
-  const { forecasts, backTest } = await offThread('pace', { groups, now });
+  const { forecasts, backTest } = await offThread('pace', { groups, now, free: freeTimeOf(calendar) });
   const dayOf = (time: number) => dayAt(time + DAY_MS / 2, 'UTC');
   const nameOf = new Map(makers.map(({ id, name }) => [id, name]));
   return {
@@ -68,6 +70,7 @@ export async function projectPace(
       day50: dayOf(date50),
       day80: dayOf(date80),
       left: itemAt(itemAt(groups, 0), index).left,
+      begun: itemAt(itemAt(groups, 0), index).work.length > 0,
     })),
     drops: drops.map((drop, index) => {
       const [end, own] = [itemAt(ends, index), itemAt(forecasts, index + 1)];
@@ -82,6 +85,14 @@ export async function projectPace(
     }),
     backTest,
   };
+}
+
+/** The calendar’s holidays as whole days. */
+function freeTimeOf(calendar: Calendar): FreeTime[] {
+  return holidaysOf(calendar).map(({ day, until }) => ({
+    from: Date.parse(`${day}T00:00:00Z`),
+    to: Date.parse(`${until}T00:00:00Z`) + DAY_MS,
+  }));
 }
 
 /** What each block asks of packers and makers. */

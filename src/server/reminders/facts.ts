@@ -13,7 +13,7 @@ export async function reminderFacts(sql: Sql, project: Project, now: number): Pr
     listSummaries(sql, project),
     standingsOf(sql, project),
   ]);
-  const pace = await projectPace(sql, project, { ...calendar, entries: [] }, [], now, Promise.resolve(pairs));
+  const pace = await projectPace(sql, project, calendar, [], now, Promise.resolve(pairs));
   const inOrder = sewnInOrder(calendar, blocks.map(({ id }) => id)); // prettier-ignore
   return {
     project: project.name,

@@ -2,7 +2,14 @@
 import type { AssemblyPlan, SewingSettings } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import { levelCalendar, type BlockWork, type Calendar, type Day, type Levelled } from '@/core/calendar';
-import { backTest, forecastGroup, type BackTest, type Forecast, type MakerHistory } from '@/core/pace';
+import {
+  backTest,
+  forecastGroup,
+  type BackTest,
+  type Forecast,
+  type FreeTime,
+  type MakerHistory,
+} from '@/core/pace';
 import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
 import { InvalidInputError } from '@/core/errors';
 import { readProjectFile, type DrawingOptions, type ProjectFile } from '@/core/formats';
@@ -79,13 +86,21 @@ export function marks({
 }
 
 /** Forecasts for groups of the same makers with different work left, and how past dates of the first turned out. */
-export function pace({ groups, now }: { groups: readonly (readonly MakerHistory[])[]; now: number }): {
+export function pace({
+  groups,
+  now,
+  free,
+}: {
+  groups: readonly (readonly MakerHistory[])[];
+  now: number;
+  free: readonly FreeTime[];
+}): {
   readonly forecasts: readonly (readonly Forecast[])[];
   readonly backTest: BackTest;
 } {
   return {
-    forecasts: groups.map((makers) => forecastGroup(makers, now)),
-    backTest: backTest(groups[0] ?? [], now),
+    forecasts: groups.map((makers) => forecastGroup(makers, now, free)),
+    backTest: backTest(groups[0] ?? [], now, free),
   };
 }
 

@@ -27,7 +27,7 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
   const pace = await projectPace(
     sql,
     project,
-    { ...calendar, entries: [] },
+    calendar,
     [],
     now,
     loadStandings(projectId),
