@@ -150,6 +150,11 @@ test('makers with their dates and states; the same request gives the same answer
   expect(bo).toMatchObject({ state: 'done', date50: '2026-02-11', date80: '2026-02-11' });
   expect(cy).toMatchObject({ state: 'stalled', reason: 'No entry for 53 days (since Thu 8 Jan 2026).' });
   expect((await ask(runForecast, FORECAST)).document).toEqual(document);
+  // Closed from before her third Saturday on for two weeks; or for ten days of his silence.
+  const closed = async (from: string, until: string) => (await ask(runForecast, { ...FORECAST, holidays: [{ from, until }] })).document.makers; // prettier-ignore
+  expect((await closed('2026-03-16', '2026-03-29'))[0].date50).toBe('2026-04-04');
+  const [, , silent] = await closed('2026-01-20', '2026-01-29');
+  expect(silent.reason).toBe('No entry for 43 days beside holidays (since Thu 8 Jan 2026).');
 });
 
 const makerWith = (change: object) => ({ ...FORECAST, makers: [{ ...FORECAST.makers[0], ...change }] });
@@ -157,6 +162,8 @@ const makerWith = (change: object) => ({ ...FORECAST, makers: [{ ...FORECAST.mak
 test.each([
   [{ ...FORECAST, now: '2026-02-30' }, 'now: there is no 2026-02-30'],
   [{ ...FORECAST, now: undefined }, 'now: nothing is no time'],
+  [{ ...FORECAST, holidays: [{ from: '2026-03-05', until: '2026-03-04' }] }, 'holidays[0].until: it ends before it begins'],
+  [{ ...FORECAST, holidays: [{ from: '2026-03-05T10:00', until: '2026-03-06' }] }, 'holidays[0].from: "2026-03-05T10:00" is no day'],
   [makerWith({ since: '5 January' }), 'makers[0].since: "5 January" is no time'],
   [makerWith({ left: -3 }), 'makers[0].left: -3 is not possible'],
   [makerWith({ work: [{ at: '2026-01-08', standardMinutes: '5' }] }), 'makers[0].work[0].standardMinutes: a number is wanted'],

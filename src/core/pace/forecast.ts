@@ -5,7 +5,7 @@ import { beliefsOf, likeliest } from './beliefs';
 import { playFutures, type Pattern, type PlacedPattern } from './finish';
 import { groupPace, upToLastEntry, type Pace } from './pace';
 import { sewingClock, type FreeTime } from './sewingClock';
-import { stalledFor, stateOf, type PaceState } from './state';
+import { stalledFor, stateOf, type MomentOf, type PaceState } from './state';
 import { DAY_MS, weeksOf, type MakerHistory, type Week } from './weeks';
 
 /** When a maker will be done, by what they and their group have sewn. */
@@ -39,14 +39,18 @@ export function forecastGroup(
 ): Forecast[] {
   if (free.length === 0) return forecastAll(makers, now);
   const clock = sewingClock(free);
-  return forecastAll(makers.map(clock.ofHistory), clock.at(now)).map((found, index) => {
+  return forecastAll(makers.map(clock.ofHistory), clock.at(now), clock.momentOf).map((found, index) => {
     const maker = itemAt(makers, index);
     if (maker.left <= 0) return { ...found, ...doneOn(maker, now) };
     return { ...found, date50: clock.momentOf(found.date50), date80: clock.momentOf(found.date80) };
   });
 }
 
-function forecastAll(makers: readonly MakerHistory[], now: number): Forecast[] {
+function forecastAll(
+  makers: readonly MakerHistory[],
+  now: number,
+  momentOf: MomentOf = (shown) => shown,
+): Forecast[] {
   const weeks = makers.map((maker) => {
     const all = weeksOf(maker, now);
     return stalledFor(maker, now) === undefined ? all : beforeSilence(all);
@@ -76,7 +80,7 @@ function forecastAll(makers: readonly MakerHistory[], now: number): Forecast[] {
       itemAt(weeks, index),
       itemAt(dates, index),
     ];
-    const told = stateOf({ maker, weeks: own, paces, group, date80, middle, now });
+    const told = stateOf({ maker, weeks: own, paces, group, date80, middle, now, momentOf });
     return { id: maker.id, ...told, date50, date80, weekly: Math.exp(likeliest(paces).level) };
   });
 }

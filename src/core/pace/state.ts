@@ -17,7 +17,11 @@ export interface Standing {
   /** When half of a group's makers will be done with even chances; undefined for a group of one or two. */
   readonly middle: number | undefined;
   readonly now: number;
+  readonly momentOf: MomentOf;
 }
+
+/** The moment at which the clock by which a maker is told shows something. */
+export type MomentOf = (shown: number) => number;
 
 /** A maker is not called stalled before so many days, whatever they did before: one week that was missed means nothing. */
 const LEAST_SILENCE = 15;
@@ -30,9 +34,9 @@ const USUAL_DAYS = 7;
 
 /** Whether a maker is ahead, on pace, slipping, stalled or done, and why, in a sentence. */
 export function stateOf(standing: Standing): { readonly state: PaceState; readonly reason: string } {
-  const { maker, weeks, paces, group, date80, middle, now } = standing;
+  const { maker, weeks, paces, group, date80, middle, now, momentOf } = standing;
   if (maker.left <= 0) return { state: 'done', reason: 'Everything is sewn.' };
-  const stalled = stalledFor(maker, now);
+  const stalled = stalledFor(maker, now, momentOf);
   if (stalled !== undefined) return { state: 'stalled', reason: stalled };
   const { level, drift } = likeliest(paces);
   const [weekly, left] = [formatMinutes(Math.exp(level)), formatMinutes(maker.left)];
@@ -52,16 +56,22 @@ export function stateOf(standing: Standing): { readonly state: PaceState; readon
 }
 
 /** Why a maker is called stalled; undefined where they are not. */
-export function stalledFor(maker: MakerHistory, now: number): string | undefined {
+export function stalledFor(
+  maker: MakerHistory,
+  now: number,
+  momentOf: MomentOf = (shown) => shown,
+): string | undefined {
   const { between, now: silent } = silences(maker, now);
   const sum = between.reduce((total, gap) => total + gap, 0);
   const usual = between.length > 0 ? mean(between) : USUAL_DAYS;
   const met = between.length > 0 ? between.reduce((total, gap) => total + gap * gap, 0) / sum : USUAL_DAYS;
   if (silent <= Math.max(LEAST_SILENCE, USUAL * usual, MET * met)) return undefined;
-  const days = counted(Math.floor(silent), 'day');
+  const since = momentOf(now - silent * DAY_MS);
+  const isWhole = momentOf(now) - since < (silent + 0.5) * DAY_MS;
+  const days = `${counted(Math.floor(silent), 'day')}${isWhole ? '' : ' beside holidays'}`;
   const hasBegun = maker.work.some(({ at }) => at <= now);
-  if (!hasBegun) return `No entry in the ${days} since the start.`;
+  if (!hasBegun) return `No entry in ${days} since the start.`;
   const often =
     between.length > 0 ? `; usually ${counted(Math.max(1, Math.round(usual)), 'day')} between entries` : '';
-  return `No entry for ${days} (since ${dayWords(dayAt(now - silent * DAY_MS, 'UTC'))})${often}.`;
+  return `No entry for ${days} (since ${dayWords(dayAt(since, 'UTC'))})${often}.`;
 }
