@@ -30,6 +30,17 @@ test('the pick list adds up blocks that take the same thing, and says how', () =
   );
 });
 
+test('what one block takes twice stands once in its line; wide cuts come first', () => {
+  const [a, b] = [bagOf(rosette(1)), bagOf(cutGrid(2, 2, [0]))];
+  const { papers, cloth } = pickList([{ block: 'A', contents: a, bags: 2 }, { block: 'B', contents: a, bags: 3 }, { block: 'A', contents: a, bags: 2 }, { block: 'C', contents: b, bags: 1 }]); // prettier-ignore
+  expect(papers.find(({ what }) => what === '1″ hexagon')?.parts).toEqual([{ block: 'A', perBag: 16, bags: 2 }, { block: 'B', perBag: 8, bags: 3 }]); // prettier-ignore
+  for (const { lines } of cloth) {
+    const widths = lines.map(({ widthMm }) => widthMm);
+    expect(widths).toEqual([...widths].sort((x, y) => y - x));
+    expect(new Set(widths).size).toBe(2);
+  }
+});
+
 test.each([[0, 5, 0], [20, 5, 21], [21, 5, 23], [100, 0, 100], [3, 100, 6]])('%d papers with %d %% spares are %d', (count, percent, all) => {
   expect(withSpares(count, percent)).toBe(all);
 }); // prettier-ignore

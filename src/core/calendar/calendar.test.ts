@@ -94,6 +94,8 @@ test('a drop’s work is spread over the days until the next; holidays take none
   ]);
   expect(weeks.map(({ room }) => Math.round(room))).toEqual([180, 103, 154, 180, 180, 180]);
   expect(weeklyLoad(calendar(), [])).toEqual([]);
+  // One drop alone has four weeks.
+  expect(weeklyLoad(calendar(drop('a', '2026-03-23', ['1'])), [block('1', 280)]).map(({ minutes }) => Math.round(minutes))).toEqual([70, 70, 70, 70]); // prettier-ignore
 });
 
 test('a calendar that cannot be is refused at its entry; blocks that are gone are left out', () => {

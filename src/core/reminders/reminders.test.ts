@@ -58,6 +58,7 @@ test('who slips or is silent is asked once for one cause, where nothing else is 
   expect(due('2026-03-10', quiet).map(({ occasion }) => occasion)).toEqual(['drop']);
   expect(due('2026-02-20', { ...quiet, isStuck: true })).toEqual([]);
   expect(due('2026-02-20', { ...quiet, left: 0.4 })).toEqual([]);
+  expect(due('2026-02-20', { ...quiet, left: 0.5 })).toHaveLength(1);
   for (const state of ['ahead', 'on-pace', 'done'] as const) expect(due('2026-02-20', { state })).toEqual([]);
 });
 
