@@ -102,7 +102,12 @@ try {
   });
   await picture('print', () => browser.go(`${project}/bags/print`));
   await picture('makers', () => browser.go(`${project}/makers`));
-  await picture('settings', () => browser.go(`${project}/settings`));
+  await picture('reminders', async () => {
+    await browser.go(`${project}/calendar/reminders`);
+    await browser.press('Draft what is due');
+    await browser.see('Anselm Drury');
+    await new Promise((resolve) => setTimeout(resolve, 7000));
+  });
   await browser.resize(390, 844);
   const maker = signIns.makers[4];
   await picture('maker-phone', () => browser.go(`/m/${maker?.token}`));
