@@ -120,7 +120,9 @@ test('words are tried on the makers whom they concern, and saved under their rev
   const due: DueReminder[] = ['Ann', 'Bea', 'Cyd', 'Dot'].map((name) => ({ makerId: name, occasion: 'drop', key: 'k', reason: '', values: { name, drop: 'Drop 1', days: 'tomorrow' } })); // prettier-ignore
   const sent = at({ [POST]: () => ({ due }), 'PUT /api/projects/p/reminders': () => ({ revision: 4 }) });
   press('Your words');
-  fireEvent.change(screen.getByLabelText('Usual subject'), { target: { value: '{drop} comes {days}, {name}' } });
+  fireEvent.change(screen.getByLabelText('Usual subject'), {
+    target: { value: '{drop} comes {days}, {name}' },
+  });
   press('See how it reads now');
   await screen.findByText('Drop 1 comes tomorrow, Ann');
   expect(screen.queryByText('Drop 1 comes tomorrow, Dot')).toBeNull();

@@ -24,14 +24,9 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
   const { calendar } = await readKeptCalendar(sql, project);
   const works = worksOf(blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) })), people.makers); // prettier-ignore
   // Without forecasts, where too much waits to be reckoned, Today still opens.
-  const pace = await projectPace(
-    sql,
-    project,
-    calendar,
-    [],
-    now,
-    loadStandings(projectId),
-  ).catch(() => undefined);
+  const pace = await projectPace(sql, project, calendar, [], now, loadStandings(projectId)).catch(
+    () => undefined,
+  );
   const today = dayAt(now, calendar.timeZone);
   const next = dropsOf(calendar).find(({ day }) => day >= today);
   return (
