@@ -11,4 +11,5 @@ export {
   type OrderFigures,
   type OrderedBlock,
   type PaperNeed,
+  type TopCut,
 } from './order';

@@ -22,6 +22,15 @@ test('an order by hand: whole packs and spools, cloth as it is sold, stock first
   expect(oneMaker([block('A', 4), block('B', 4)], 4, shelf, FIGURES, 'metric')).toEqual({ more: 6 + 5 + 4 + 2, less: 6 + 5 + 2 }); // prettier-ignore
 });
 
+test('what the top takes is ordered for each maker, of its own cloth or with the bags', () => {
+  const cut = (fabric: string) => ({ fabric, widthMm: 100, lengthMm: 400, count: 5 });
+  const [bags, all] = [[], [cut('Fog'), cut('Tar')]].map((top) => orderOf([block('A', 4)], 4, shelf, FIGURES, 'metric', top));
+  // Twenty strips, ten of which lie along 40 cm of the metre that it is wide.
+  expect(all!.cloth.map(({ fabric, needMm }) => [fabric, needMm])).toEqual([['Fog', bags!.cloth[0]!.needMm + 800], ['Tar', 800]]);
+  const steps = [[], [cut('Fog')]].map((top) => oneMaker([block('A', 4)], 4, shelf, FIGURES, 'metric', top).more);
+  expect(steps[1]! - steps[0]!).toBeCloseTo(4, 9);
+}); // prettier-ignore
+
 test('a price leaves its margin, and a margin is told from its price, whatever the tax', () => {
   expect(priceOf(60, { ...FIGURES, marginPercent: 40, taxPercent: 20 })).toEqual({
     net: 100,

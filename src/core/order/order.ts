@@ -1,7 +1,8 @@
 import { pickList, type PackedBlock } from '../bags';
-import { USUAL_CLOTH, clothNeed, type ClothNeed, type ShelfCloth } from '../cloth';
+import { USUAL_CLOTH, clothNeed, type ClothNeed, type CutLine, type ShelfCloth } from '../cloth';
 import { itemAt } from '../lists';
 import type { UnitSystem } from '../length';
+import type { TopPiece } from '../setting';
 
 /** A block with its bags and the thread that one maker sews it with. */
 export interface OrderedBlock extends PackedBlock {
@@ -63,17 +64,33 @@ export interface Order {
 /** The shelf by the names of its cloths. */
 export type NamedShelf = readonly (ShelfCloth & { readonly name: string })[];
 
-/** Adds up what some blocks' bags take. Whole packs and spools are bought; cloth as shops cut it, stock first. */
+/** A piece that each maker's top takes beside the blocks, and of which cloth. */
+export interface TopCut extends TopPiece {
+  readonly fabric: string;
+}
+
+/**
+ * Adds up what some blocks' bags take. Whole packs and spools are bought; cloth as shops cut it, stock first.
+ * @param top what one maker's top takes beside the blocks: strips, cornerstones, border
+ */
 export function orderOf(
   blocks: readonly OrderedBlock[],
   makers: number,
   shelf: NamedShelf,
   figures: OrderFigures,
   system: UnitSystem,
+  top: readonly TopCut[] = [],
 ): Order {
   const { papers: lines, cloth: cloths } = pickList(blocks);
-  const cloth = cloths.map(({ fabric, lines: sizes }) =>
-    clothNeed(fabric, sizes, shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH, system),
+  const sizesOf = (fabric: string): CutLine[] => [
+    ...(cloths.find((one) => one.fabric === fabric)?.lines ?? []),
+    ...top
+      .filter((piece) => piece.fabric === fabric)
+      .map((piece) => ({ ...piece, total: piece.count * makers })),
+  ];
+  const fabrics = [...new Set([...cloths.map(({ fabric }) => fabric), ...top.map(({ fabric }) => fabric)])];
+  const cloth = fabrics.map((fabric) =>
+    clothNeed(fabric, sizesOf(fabric), shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH, system),
   );
   const papers = lines.map(({ what, total }) => ({
     what,
@@ -100,10 +117,11 @@ export function oneMaker(
   shelf: NamedShelf,
   figures: OrderFigures,
   system: UnitSystem,
+  top: readonly TopCut[] = [],
 ): { readonly more: number; readonly less: number } {
   const costs = [-1, 0, 1].map((change) => {
     const changed = blocks.map((block) => ({ ...block, bags: Math.max(0, block.bags + change) }));
-    return orderOf(changed, Math.max(0, makers + change), shelf, figures, system).cost.all;
+    return orderOf(changed, Math.max(0, makers + change), shelf, figures, system, top).cost.all;
   });
   const [less, now, more] = [itemAt(costs, 0), itemAt(costs, 1), itemAt(costs, 2)];
   return { more: more - now, less: now - less };

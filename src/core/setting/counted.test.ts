@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { areaOf, boxOfPoints, toPolygon } from '../geometry';
 import { cutGrid } from '../testing';
-import { blockJoints, defaultSetting, layOutTop, placeBlocks, shareStrips, type Setting } from '.';
+import { blockJoints, defaultSetting, layOutTop, placeBlocks, shareStrips, topPieces, type Setting } from '.';
 
 const grid = (columns: number, rows: number, more: Partial<Setting> = {}): Setting => ({
   layout: 'grid', columns, rows, cellWidthMm: 100, cellHeightMm: 80, joint: 'sashing', sashMm: 20, borderMm: 0, hasCornerstones: true,
@@ -113,4 +113,15 @@ test('a setting to begin with holds the largest block, in as many rows as it tak
   expect(setting.cellWidthMm).toBeGreaterThanOrEqual(160);
   expect(setting.cellWidthMm - 160).toBeLessThan(12.7 + 1e-9);
   expect(setting.places.filter((one) => one !== null)).toEqual(['b0', 'b1', 'b2']);
+});
+
+test('strips, corners and border are cut with an allowance all round, sizes that are alike together', () => {
+  const pieces = topPieces(grid(2, 3, { borderMm: 50 }), 6);
+  // Level ones 100 by 20, upright ones 80 by 20: two columns by four lines, three rows by three.
+  expect(pieces.strips).toEqual([{ widthMm: 32, lengthMm: 112, count: 8 }, { widthMm: 32, lengthMm: 92, count: 9 }]); // prettier-ignore
+  expect(pieces.cornerstones).toEqual([{ widthMm: 32, lengthMm: 32, count: 12 }]);
+  // The inner top is 260 by 320: sides as high as that, above and below right across.
+  expect(pieces.border).toEqual([{ widthMm: 62, lengthMm: 332, count: 2 }, { widthMm: 62, lengthMm: 372, count: 2 }]); // prettier-ignore
+  const plain = topPieces(grid(2, 3, { joint: 'edge-to-edge' }), 6);
+  expect(plain).toEqual({ strips: [], cornerstones: [], border: [] });
 });

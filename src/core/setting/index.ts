@@ -7,5 +7,6 @@ export {
   type Strip,
   type TopLayout,
 } from './setting';
+export { topPieces, type TopPiece, type TopPieces } from './topPieces';
 export { shareStrips, type StripShare, type StripShares } from './shareStrips';
 export { blockJoints, placeBlocks, type BlockJoint, type PlacedBlock, type SetBlock } from './topPatches';

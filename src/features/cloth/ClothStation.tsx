@@ -7,6 +7,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { clothNeed, type CutLine } from '@/core/cloth';
 import type { OrderedBlock } from '@/core/order';
+import type { TopPieces } from '@/core/setting';
 import type { ShelvedCloth } from '@/server/cloth';
 import type { Project } from '@/server/projects';
 import { send } from '@/ui/api';
@@ -29,10 +30,12 @@ interface ClothStationProps {
   readonly papers: readonly FussyPaper[];
   readonly makers: number;
   readonly ordered: readonly OrderedBlock[];
+  /** What each maker’s top takes beside the blocks. */
+  readonly top: TopPieces;
 }
 
 /** How cloth is cut, how much is needed, and what it costs. */
-export function ClothStation({ project, shelf: initial, lines, bags, papers, makers, ordered }: ClothStationProps) {
+export function ClothStation({ project, shelf: initial, lines, bags, papers, makers, ordered, top }: ClothStationProps) {
   const system = project.unitSystem;
   const [shelf, setShelf] = useState(initial);
   const [edited, setEdited] = useState<ShelvedCloth | undefined>();
@@ -78,7 +81,7 @@ export function ClothStation({ project, shelf: initial, lines, bags, papers, mak
           : 'Reckoned for all bags, cut from strips across the cloth; what is in stock is used first.'}
       </Typography>
       <ShelfTable shelf={shelf} needs={needs} fabrics={fabrics} system={system} onEdit={setEdited} />
-      <OrderPanel projectId={project.id} blocks={ordered} makers={makers} shelf={shelf} system={system} />
+      <OrderPanel projectId={project.id} blocks={ordered} makers={makers} shelf={shelf} system={system} top={top} />
       <LayoutPanel bags={bags} shelf={shelf} system={system} />
       <YieldPanel papers={papers} shelf={shelf} system={system} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />

@@ -13,6 +13,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { orderCsv } from '@/core/formats';
 import type { UnitSystem } from '@/core/length';
+import type { TopPieces } from '@/core/setting';
 import {
   ORDER_LIMITS,
   USUAL_ORDER,
@@ -28,6 +29,7 @@ import {
 import { Facts } from '@/ui/Facts';
 import { formatBolt } from '@/ui/formatBolt';
 import { useRemembered } from '@/ui/useRemembered';
+import { TopClothFields, topCuts, useTopCloths } from './TopCloths';
 
 interface OrderPanelProps {
   readonly projectId: string;
@@ -35,6 +37,8 @@ interface OrderPanelProps {
   readonly makers: number;
   readonly shelf: NamedShelf;
   readonly system: UnitSystem;
+  /** What each maker’s top takes beside the blocks. */
+  readonly top: TopPieces;
 }
 
 const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
@@ -49,11 +53,13 @@ const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
 const NAMES = Object.keys(LABELS) as (keyof OrderFigures)[];
 
 /** What is bought for all bags, what a maker's share costs, and what to ask for it. */
-export function OrderPanel({ projectId, blocks, makers, shelf, system }: OrderPanelProps) {
+export function OrderPanel({ projectId, blocks, makers, shelf, system, top }: OrderPanelProps) {
+  const cloths = useTopCloths(projectId);
+  const cuts = topCuts(top, cloths.chosen, shelf);
   const [kept, keep] = useRemembered(`kevlo-order-${projectId}`);
   const typed = typedOf(kept);
   const figures = readFigures(typed);
-  const order = orderOf(blocks, makers, shelf, figures, system);
+  const order = orderOf(blocks, makers, shelf, figures, system, cuts);
   if (makers === 0) return null;
   return (
     <Box component="section" aria-labelledby="order-title" sx={{ mt: 4 }}>
@@ -86,8 +92,9 @@ export function OrderPanel({ projectId, blocks, makers, shelf, system }: OrderPa
           />
         ))}
       </Box>
+      <TopClothFields top={top} shelf={shelf} cloths={cloths} />
       <OrderTable order={order} figures={figures} system={system} />
-      <Costs order={order} figures={figures} steps={oneMaker(blocks, makers, shelf, figures, system)} />
+      <Costs order={order} figures={figures} steps={oneMaker(blocks, makers, shelf, figures, system, cuts)} />
       <Typography color="textSecondary" className="no-print">
         These figures are kept on this device. A price of 0 is one that is not known; it is left out of the sums.
       </Typography>

@@ -36,12 +36,14 @@ const bags = [
   { blockId: 'b', block: 'Star', fabric: 'Calico', bags: 2, kinds: [{ id: 'square', polygon: SQUARE, count: 21 }] },
 ]; // prettier-ignore
 const ordered = [{ block: 'Star', bags: 2, threadMetres: 12, contents: { papers: [{ name: 'square', count: 21, spares: 1 }], fabrics: [{ fabric: 'Calico', cuts: [{ kindName: 'square', widthMm: 50, lengthMm: 50, count: 21 }] }] } }] as never; // prettier-ignore
+// Of one top: six strips of 60 by 300, four corners, no border.
+const top = { strips: [{ widthMm: 60, lengthMm: 300, count: 6 }], cornerstones: [{ widthMm: 60, lengthMm: 60, count: 4 }], border: [] }; // prettier-ignore
 const grown = (by: number) =>
   SQUARE.map(({ x, y }) => ({ x: x < 25 ? -by : 50 + by, y: y < 25 ? -by : 50 + by }));
 const papers = [{ id: 'square', block: 'Star', fabric: 'Madder', count: 4, bags: 3, paper: SQUARE, cut: grown(6), tighter: grown(4) }]; // prettier-ignore
 const nested = (lengthMm: number): Nested => ({ placed: [{ kind: 0, turnDeg: 0, x: 0, y: 0 }], left: [0], lengthMm, density: 0.8, boundLengthMm: 40, stripsLengthMm: 100 }); // prettier-ignore
 const show = (unitSystem: 'metric' | 'inch' = 'metric', own = shelf) =>
-  render(<ClothStation project={{ id: 'p', unitSystem } as Project} shelf={own} lines={lines} bags={bags} papers={papers} makers={2} ordered={ordered} />); // prettier-ignore
+  render(<ClothStation project={{ id: 'p', unitSystem } as Project} shelf={own} lines={lines} bags={bags} papers={papers} makers={2} ordered={ordered} top={top} />); // prettier-ignore
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const row = (name: string) => within(screen.getByText(name, { selector: 'td *' }).closest('tr')!);
 
@@ -164,6 +166,23 @@ test('the order: whole packs, what a maker costs and what to ask; figures stay o
   const csv = decodeURIComponent(screen.getByRole('link', { name: 'Order as CSV' }).getAttribute('href')!);
   expect(csv).toContain('papers,square,44,0,2,pack of 40,3.50,7.00');
 }); // prettier-ignore
+
+test('strips of the top are ordered with the bags once their cloth is chosen; a part that is not there is not asked for', () => {
+  localStorage.clear();
+  show('metric', [{ ...shelf[0]!, widthMm: 1000, selvedgeMm: 0 }, shelf[1]!]);
+  const calico = () => within(screen.getByRole('table', { name: 'The order' })).getAllByRole('row')[1]!.textContent; // prettier-ignore
+  // 42 squares of 5 cm: three strips of the cloth.
+  expect(calico()).toMatch(/^Calico0\.15 m0\.20 m/);
+  expect(screen.queryByLabelText('Border of')).toBeNull();
+  expect(screen.getByText('6 for each top')).toBeTruthy();
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Strips between blocks of' }));
+  fireEvent.click(screen.getByRole('option', { name: 'Calico' }));
+  // Twelve strips of 6 by 30 cm, three to a strip of the bolt: four of 6 cm.
+  expect(calico()).toMatch(/^Calico0\.39 m0\.40 m/);
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Strips between blocks of' }));
+  fireEvent.click(screen.getByRole('option', { name: 'not ordered here' }));
+  expect(calico()).toMatch(/^Calico0\.15 m/);
+});
 
 test('yields are counted for a paper, with a remnant where one is given; half a remnant is said', async () => {
   show('metric', shelf.map((cloth) => ({ ...cloth, widthMm: 1030, pricePerMetre: 20 })));

@@ -1,11 +1,13 @@
 import { BACKGROUND_MORE_MM, pickList, sewersOf } from '@/core/bags';
 import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
 import { cutPieces } from '@/core/cutting';
+import { topPieces, type TopPieces } from '@/core/setting';
 import { nameKinds } from '@/core/shapes';
 import { ClothStation } from '@/features/cloth/ClothStation';
 import { formatBolt } from '@/ui/formatBolt';
 import { clothShelf } from '@/server/cloth';
 import { database } from '@/server/database';
+import { readKeptSetting } from '@/server/projects';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
@@ -14,6 +16,9 @@ import { loadBlocks, loadPeople } from '../load';
 /** A sixteenth of an inch: what an allowance is made narrower by to see whether another set fits. */
 const TIGHTER_MM = 25.4 / 16;
 
+/** Before anything was set. */
+const NO_TOP: TopPieces = { strips: [], cornerstones: [], border: [] };
+
 export const metadata = { title: 'Cloth' };
 
 export default async function ClothPage({ params }: { params: Promise<{ project: string }> }) {
@@ -21,6 +26,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { makers } = await loadPeople(projectId);
   const shelf = (await clothShelf(database(), project)).filter(({ name }) => fabrics.includes(name));
+  const { setting } = await readKeptSetting(database(), project);
   const bagsOf = (blockId: string) => sewersOf(blockId, makers).length;
   const packed = blocks.map(({ id, name, sheet }) => ({
     block: name,
@@ -96,6 +102,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
         bags={bags}
         papers={papers}
         makers={makers.length}
+        top={setting ? topPieces(setting, project.allowanceMm) : NO_TOP}
         ordered={packed.map((one, index) => ({
           ...one,
           threadMetres: blocks[index]?.sheet.thread.metres ?? 0,
