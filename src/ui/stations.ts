@@ -44,7 +44,7 @@ export const STATIONS: readonly Station[] = [
       'The table says what all bags take of each cloth by strips, what is in stock, and what to buy, rounded up to what shops sell.',
       '“Change” says how wide a cloth is, how its pieces may lie, what is in stock and what it costs.',
       '“Lay it out” lays one bag’s pieces close on the bolt and goes on improving until you stop it; what that saves against strips is said.',
-      '“The order” adds cloth, papers, thread and notions, and says what a maker costs, what one more costs, and what to ask; “Order as CSV” writes it for a spreadsheet.',
+      '“The order” adds cloth, papers, thread and notions, strips and border of the top where their cloth is chosen, and says what a maker costs, what one more costs, and what to ask; “Order as CSV” writes it for a spreadsheet.',
       '“What a piece of cloth gives” counts a paper on every cut that shops sell, and on a remnant.',
       '“Cut round a motif” lays a paper on a print (its repeat is said under “Change”), shows the wheel, and finds the most whole sets on a piece.',
     ],
