@@ -58,7 +58,7 @@ export function RemindersStation({ projectId, initial }: RemindersStationProps) 
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      {view === 'drafts' && <DraftList key={drafts.length} projectId={projectId} drafts={drafts} contacts={contacts} own={own} />}
+      {view === 'drafts' && <DraftList projectId={projectId} drafts={drafts} contacts={contacts} own={own} />}
       {view === 'outbox' && <Outbox messages={others} own={own} />}
       {view === 'addresses' && <ContactTable contacts={contacts} own={own} />}
       {/* Always there: what was typed a moment ago is saved though another part is looked at. */}

@@ -53,6 +53,7 @@ test('drafts stand by what they are for; only those who can be written to are ti
   expect(sent()).toContainEqual({ approve: [{ id: 'xAnn', revision: 1 }] });
   press('Undo');
   await waitFor(() => expect(sent()).toContainEqual({ turn: 'back', ids: ['xAnn'] }));
+  expect(tick('Send to Dot').checked).toBe(false);
 });
 
 test('a reminder is read and changed; what someone else did meanwhile is said and nothing typed is lost', async () => {
