@@ -142,7 +142,7 @@ function OrderTable({ order: { cloth, papers, threadMetres, spools, makers, cost
         <TableHead>
           <TableRow>
             <TableCell>What</TableCell>
-            <TableCell align="right">All bags take</TableCell>
+            <TableCell align="right">All makers take</TableCell>
             <TableCell align="right">To buy</TableCell>
             <TableCell align="right">Cost</TableCell>
           </TableRow>

@@ -152,7 +152,7 @@ test('the order: whole packs, what a maker costs and what to ask; figures stay o
   localStorage.clear();
   show('metric', shelf.map((cloth) => ({ ...cloth, pricePerMetre: 20 })));
   const table = () => within(screen.getByRole('table', { name: 'The order' })).getAllByRole('row').map((one) => one.textContent);
-  expect(table()).toEqual(['WhatAll bags takeTo buyCost', 'Calico0.10 m0.10 m2.00', 'Papers: square441 × pack of 100', 'Thread24 m1 × 200 m', 'Notions2 makers2 sets', 'Together2.00']);
+  expect(table()).toEqual(['WhatAll makers takeTo buyCost', 'Calico0.10 m0.10 m2.00', 'Papers: square441 × pack of 100', 'Thread24 m1 × 200 m', 'Notions2 makers2 sets', 'Together2.00']);
   const figure = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
   figure('Price of a pack', '3,50');
   figure('Papers in a pack', '0');

@@ -38,7 +38,7 @@ const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('butto
 const tick = (name: string) => screen.getByRole('checkbox', { name }) as HTMLInputElement;
 
 test('drafts stand by what they are for; only those who can be written to are ticked, and sent as they were looked at', async () => {
-  const sent = at({ [POST]: () => ({ queued: 1, noAddress: 0, switchedOff: 0, changed: 1 }) });
+  const sent = at({ [POST]: ({ body }) => ('turn' in (body as object) ? { turned: 0 } : { queued: 1, noAddress: 0, switchedOff: 0, changed: 1 }) }); // prettier-ignore
   expect(screen.getByRole('heading', { name: 'Drop 1 is in 4 days. 3 makers' })).toBeTruthy();
   expect(
     within(screen.getByRole('region', { name: 'Not heard of.' })).getByText('Two own gaps.'),
@@ -53,6 +53,7 @@ test('drafts stand by what they are for; only those who can be written to are ti
   expect(sent()).toContainEqual({ approve: [{ id: 'xAnn', revision: 1 }] });
   press('Undo');
   await waitFor(() => expect(sent()).toContainEqual({ turn: 'back', ids: ['xAnn'] }));
+  await screen.findByText('0 reminders called back; 1 had left already.');
   expect(tick('Send to Dot').checked).toBe(false);
 });
 

@@ -47,7 +47,12 @@ export function useReminders(projectId: string, initial: RemindersPage) {
         const ids = approve.map(({ id }) => id);
         notice({
           text: approvedWords(told),
-          undo: () => act(async () => void (await post({ turn: 'back', ids }))),
+          undo: () =>
+            act(async () => {
+              const { turned } = await post<{ turned: number }>({ turn: 'back', ids });
+              const gone = told.queued - turned;
+              notice({ text: `${counted(turned, 'reminder')} called back${gone > 0 ? `; ${gone} had left already` : ''}.` });
+            }),
         });
       }),
     setTrouble: (trouble: MailTrouble) => act(async () => void (await post({ trouble }))),

@@ -116,6 +116,9 @@ export interface Approved {
   readonly changed: number;
 }
 
+/** So long whoever sent them off may call them back before the first one leaves. */
+const GRACE_MS = 15_000;
+
 /**
  * Sends drafts off, as they were looked at: each goes out when it is not quiet where its maker lives.
  * @param base where the application's pages are, for the link that switches reminders off
@@ -142,7 +145,7 @@ export async function approveDrafts(
     const same = rows.filter(({ id, revision }) => revisions.get(id) === revision);
     const sendable = same.filter(({ email, wants }) => email !== null && wants);
     for (const { id, zone } of sendable) {
-      const at = new Date(afterQuiet(now, zone ?? calendar.timeZone, settings.quiet));
+      const at = new Date(afterQuiet(now + GRACE_MS, zone ?? calendar.timeZone, settings.quiet));
       await step`
         update message set state = 'queued', send_at = ${at}, base = ${base}, tries = 0, says = '', revision = revision + 1,
           changed_by = ${account.id} where id = ${id}`;
