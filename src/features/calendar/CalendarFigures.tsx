@@ -9,6 +9,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { CALENDAR_LIMITS, isDay, isTimeZone, type Calendar } from '@/core/calendar';
 import { ErrorNote } from '@/ui/ErrorNote';
+import { ZoneField } from '@/ui/ZoneField';
 
 interface CalendarFiguresProps {
   readonly calendar: Calendar;
@@ -69,17 +70,7 @@ export function CalendarFigures({ calendar, onKeep, onClose }: CalendarFiguresPr
             onChange={({ target }) => setEndsOn(target.value)}
             slotProps={{ inputLabel: { shrink: true } }}
           />
-          <TextField
-            label="Time zone"
-            value={timeZone}
-            onChange={({ target }) => setTimeZone(target.value)}
-            slotProps={{ htmlInput: { list: 'time-zones' } }}
-          />
-          <datalist id="time-zones">
-            {Intl.supportedValuesOf('timeZone').map((zone) => (
-              <option key={zone} value={zone} />
-            ))}
-          </datalist>
+          <ZoneField value={timeZone} onChange={setTimeZone} />
         </Stack>
       </DialogContent>
       <DialogActions>

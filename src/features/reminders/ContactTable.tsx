@@ -15,6 +15,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Contact } from '@/server/makers';
 import { ErrorNote } from '@/ui/ErrorNote';
+import { ZoneField } from '@/ui/ZoneField';
 import type { OwnReminders } from './useReminders';
 
 /** Where each maker may be written to. */
@@ -89,18 +90,7 @@ function ContactDialog({ contact, own, onClose }: ContactDialogProps) {
         <Stack spacing={2} sx={{ pt: 1 }}>
           <ErrorNote error={own.error} />
           <TextField label="E-mail address" type="email" value={email} onChange={({ target }) => setEmail(target.value)} helperText="Empty: nothing is sent." />
-          <TextField
-            label="Time zone"
-            value={timeZone}
-            onChange={({ target }) => setTimeZone(target.value)}
-            helperText="Like Europe/Lisbon; empty: the calendar’s."
-            slotProps={{ htmlInput: { list: 'zones', maxLength: 60 } }}
-          />
-          <datalist id="zones">
-            {Intl.supportedValuesOf('timeZone').map((zone) => (
-              <option key={zone} value={zone} />
-            ))}
-          </datalist>
+          <ZoneField value={timeZone} onChange={setTimeZone} helperText="Like Europe/Lisbon; empty: the calendar’s." />
         </Stack>
       </DialogContent>
       <DialogActions>
