@@ -1,6 +1,6 @@
 import { dayWords, daysBetween, dropsOf, plusDays, type Calendar, type Day, type Meeting } from '../calendar';
 import type { PaceState } from '../pace';
-import { formatMinutes, inDays } from '../words';
+import { formatMinutes } from '../words';
 import type { FieldValues, Occasion } from './texts';
 
 /** What is known of a maker when reminders are drafted. */
@@ -55,13 +55,13 @@ export function dueReminders(facts: ReminderFacts): DueReminder[] {
   });
 }
 
-function common({ project, shop, today }: ReminderFacts, maker: MakerFacts, day?: Day): FieldValues {
+function common({ project, shop }: ReminderFacts, maker: MakerFacts, day?: Day): FieldValues {
   const { name, next, last, left } = maker;
   return {
     name,
     project,
     shop: shop || project,
-    ...(day === undefined ? {} : { day: dayWords(day), days: inDays(daysBetween(today, day)) }),
+    ...(day === undefined ? {} : { day: dayWords(day) }),
     ...(left < 0.5 ? {} : { left: formatMinutes(left) }),
     ...(next === undefined ? {} : { next: withoutStop(next) }),
     ...(last === undefined ? {} : { last: dayWords(last) }),
@@ -86,7 +86,7 @@ function dropFor(facts: ReminderFacts, maker: MakerFacts): DueReminder[] {
     ...(open.length > 0 ? { open: namesOf(facts, open) } : {}),
     ...(next.note ? { note: next.note } : {}),
   };
-  const reason = `${next.title} is ${inDays(daysBetween(facts.today, next.day))}.`;
+  const reason = `${next.title} is on ${dayWords(next.day)}.`;
   return [{ makerId: maker.id, occasion: 'drop', key: `drop/${next.id}/${next.day}`, reason, values }];
 }
 
@@ -103,7 +103,7 @@ function meetingsFor(facts: ReminderFacts, maker: MakerFacts): DueReminder[] {
       ...(meeting.place ? { place: meeting.place } : {}),
       ...(meeting.note ? { note: meeting.note } : {}),
     };
-    const reason = `${meeting.title} is ${inDays(daysBetween(facts.today, day))}.`;
+    const reason = `${meeting.title} is on ${dayWords(day)}.`;
     return [{ makerId: maker.id, occasion: 'meeting', key: `meeting/${meeting.id}/${day}`, reason, values }];
   });
 } // prettier-ignore

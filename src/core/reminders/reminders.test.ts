@@ -31,8 +31,12 @@ const due = (today: string, maker: Partial<MakerFacts> = {}, own = calendar) =>
 test('a drop is told a week before, with own blocks and what is open from before; not to whom it brings nothing', () => {
   expect(due('2026-03-06')).toEqual([]);
   const [told] = due('2026-03-07');
-  expect(told).toMatchObject({ occasion: 'drop', key: 'drop/d2/2026-03-14', reason: 'Drop 2 is in 7 days.' });
-  expect(told?.values).toMatchObject({ blocks: 'Kelp', open: 'Lamp', note: 'Bring freezer paper.', days: 'in 7 days' }); // prettier-ignore
+  expect(told).toMatchObject({
+    occasion: 'drop',
+    key: 'drop/d2/2026-03-14',
+    reason: 'Drop 2 is on Sat 14 Mar 2026.',
+  });
+  expect(told?.values).toMatchObject({ blocks: 'Kelp', open: 'Lamp', note: 'Bring freezer paper.', day: 'Sat 14 Mar 2026' }); // prettier-ignore
   expect(due('2026-03-14')).toHaveLength(1);
   expect(due('2026-03-15')).toEqual([]);
   expect(due('2026-03-07', { blocks: ['lamp'] })).toEqual([]);
@@ -64,11 +68,11 @@ test('who slips or is silent is asked once for one cause, where nothing else is 
 
 test('a line whose field has no value is left out; values are never read as fields', () => {
   const text = {
-    subject: '{drop}  is {days}',
+    subject: '{drop}  is on {day}',
     body: 'Dear {name},\n\n\nopen: {open}.\n\nBring {note}.\n{shop}',
   };
-  expect(fillText(text, { name: '{shop}', drop: 'A\nB', days: 'today', shop: 'Wherry', open: '' })).toEqual({
-    subject: 'A B is today',
+  expect(fillText(text, { name: '{shop}', drop: 'A\nB', day: 'Sunday', shop: 'Wherry', open: '' })).toEqual({
+    subject: 'A B is on Sunday',
     body: 'Dear {shop},\n\nWherry',
   });
   for (const today of ['2026-03-10', '2026-02-20'])

@@ -12,14 +12,13 @@ export interface ReminderText {
 /** The host’s own words for each occasion, with fields in braces: `{name}`. */
 export type ReminderTexts = Readonly<Record<Occasion, ReminderText>>;
 
-/** What may stand in braces, and what is put in its place. */
+/** What may stand in braces, and what is put in its place: nothing that is true today only, for a letter may wait for the morning. */
 export const FIELDS = {
   name: 'the maker’s name',
   project: 'the project',
   shop: 'the shop',
   drop: 'the next drop',
   day: 'its day, or the day of the meeting',
-  days: 'how far off that is: “tomorrow”, “in 4 days”',
   blocks: 'the blocks of the drop that they sew',
   open: 'earlier blocks that they have not finished',
   left: 'the hours of sewing that are left',
@@ -38,12 +37,12 @@ export const TEXT_LIMITS = { subject: 160, body: 4000 } as const;
 
 export const USUAL_TEXTS: ReminderTexts = {
   drop: {
-    subject: '{drop} of {project} is {days}',
-    body: 'Dear {name},\n\n{drop} is handed out {days}, on {day}: {blocks}.\nStill open from before: {open}. Nobody minds; the bags wait for you.\n{note}\n\nThread a needle!\n{shop}',
+    subject: '{drop} of {project}: {day}',
+    body: 'Dear {name},\n\n{drop} is handed out on {day}: {blocks}.\nStill open from before: {open}. Nobody minds; the bags wait for you.\n{note}\n\nThread a needle!\n{shop}',
   },
   meeting: {
-    subject: '{meeting} is {days}',
-    body: 'Dear {name},\n\nwe meet {days}, on {day} at {time}.\nWhere: {place}.\n{note}\nBring what you are sewing. Next for you: {next}.\n\nUntil then,\n{shop}',
+    subject: '{meeting}: {day}',
+    body: 'Dear {name},\n\nwe meet on {day} at {time}.\nWhere: {place}.\n{note}\nBring what you are sewing. Next for you: {next}.\n\nUntil then,\n{shop}',
   },
   slipping: {
     subject: 'How is {project} going?',

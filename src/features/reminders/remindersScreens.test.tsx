@@ -119,17 +119,17 @@ test('an address is written down or refused with the reason; an empty one is for
 });
 
 test('words are tried on the makers whom they concern, and saved under their revision', async () => {
-  const due: DueReminder[] = ['Ann', 'Bea', 'Cyd', 'Dot'].map((name) => ({ makerId: name, occasion: 'drop', key: 'k', reason: '', values: { name, drop: 'Drop 1', days: 'tomorrow' } })); // prettier-ignore
+  const due: DueReminder[] = ['Ann', 'Bea', 'Cyd', 'Dot'].map((name) => ({ makerId: name, occasion: 'drop', key: 'k', reason: '', values: { name, drop: 'Drop 1', day: 'Sunday' } })); // prettier-ignore
   const sent = at({ [POST]: () => ({ due }), 'PUT /api/projects/p/reminders': () => ({ revision: 4 }) });
   press('Your words');
   fireEvent.change(screen.getByLabelText('Usual subject'), {
-    target: { value: '{drop} comes {days}, {name}' },
+    target: { value: '{drop} comes {day}, {name}' },
   });
   press('See how it reads now');
-  await screen.findByText('Drop 1 comes tomorrow, Ann');
-  expect(screen.queryByText('Drop 1 comes tomorrow, Dot')).toBeNull();
+  await screen.findByText('Drop 1 comes Sunday, Ann');
+  expect(screen.queryByText('Drop 1 comes Sunday, Dot')).toBeNull();
   expect(screen.getByText('and 1 more')).toBeTruthy();
-  const texts = { ...USUAL_TEXTS, drop: { ...USUAL_TEXTS.drop, subject: '{drop} comes {days}, {name}' } };
+  const texts = { ...USUAL_TEXTS, drop: { ...USUAL_TEXTS.drop, subject: '{drop} comes {day}, {name}' } };
   await waitFor(() => expect(sent()).toContainEqual({ reminders: { texts, quiet: USUAL_QUIET }, revision: 3 }), { timeout: 3000 }); // prettier-ignore
 });
 

@@ -80,14 +80,15 @@ async function handOver(carrier: Carrier, message: Taken, token: string): Promis
 
 /** Messages whose sender was killed: sent if the carrier has them, else sent again; unsure where it cannot tell. */
 async function settleLost(sql: postgres.Sql, carrier: Carrier): Promise<void> {
-  const lost = await sql<{ id: string; tries: number }[]>`
-    select id, tries from message where state = 'sending' and seen_at < now() - ${LOST_S} * interval '1 second'`;
-  for (const { id, tries } of lost) {
+  const lost = await sql<{ id: string; tries: number; projectId: string }[]>`
+    select id, tries, project_id as "projectId" from message where state = 'sending' and seen_at < now() - ${LOST_S} * interval '1 second'`;
+  for (const { id, tries, projectId } of lost) {
     const has = await carrier.has(id);
     const state: MessageState = has === undefined ? 'unsure' : has ? 'sent' : 'queued';
     const says = has === undefined ? 'It was being sent when the machine stopped.' : '';
     await sql`
       update message set state = ${state}, says = ${says}
       where id = ${id} and state = 'sending' and tries = ${tries} and seen_at < now() - ${LOST_S} * interval '1 second'`;
+    await notify(sql, projectId, 'reminders');
   }
 }

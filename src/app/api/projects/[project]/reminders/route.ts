@@ -78,11 +78,11 @@ export const POST = projectRoute('edit', async (request, access) => {
   if ('preview' in body) return { due: await previewReminders(sql, access.project, Date.now()) };
   if ('change' in body) return changeDraft(sql, access, body.change);
   if ('trouble' in body) return setMailTrouble(sql, access, body.trouble);
-  const done =
-    'approve' in body
-      ? await approveDrafts(sql, access, body.approve, publicAddress(request, ''), Date.now())
-      : await turnMessages(sql, access, body.turn, body.ids);
-  // Whoever sent them off need not wait for the next look.
-  void sendDueMail(sql).catch((error: unknown) => log().warn({ err: error }, 'mail could not be sent'));
-  return done;
+  if ('approve' in body)
+    return approveDrafts(sql, access, body.approve, publicAddress(request, ''), Date.now());
+  const turned = await turnMessages(sql, access, body.turn, body.ids);
+  // What is to go once more need not wait for the next look.
+  if (body.turn === 'again')
+    void sendDueMail(sql).catch((error: unknown) => log().warn({ err: error }, 'mail could not be sent'));
+  return turned;
 });
