@@ -37,6 +37,8 @@ export interface DueReminder {
   /** Tells one cause from another: of one cause a maker is told once. */
   readonly key: string;
   readonly reason: string;
+  /** The day that it tells of; after it, it is of no use. */
+  readonly until?: Day;
   readonly values: FieldValues;
 }
 
@@ -87,7 +89,16 @@ function dropFor(facts: ReminderFacts, maker: MakerFacts): DueReminder[] {
     ...(next.note ? { note: next.note } : {}),
   };
   const reason = `${next.title} is on ${dayWords(next.day)}.`;
-  return [{ makerId: maker.id, occasion: 'drop', key: `drop/${next.id}/${next.day}`, reason, values }];
+  return [
+    {
+      makerId: maker.id,
+      occasion: 'drop',
+      key: `drop/${next.id}/${next.day}`,
+      reason,
+      until: next.day,
+      values,
+    },
+  ];
 }
 
 function meetingsFor(facts: ReminderFacts, maker: MakerFacts): DueReminder[] {
@@ -104,7 +115,7 @@ function meetingsFor(facts: ReminderFacts, maker: MakerFacts): DueReminder[] {
       ...(meeting.note ? { note: meeting.note } : {}),
     };
     const reason = `${meeting.title} is on ${dayWords(day)}.`;
-    return [{ makerId: maker.id, occasion: 'meeting', key: `meeting/${meeting.id}/${day}`, reason, values }];
+    return [{ makerId: maker.id, occasion: 'meeting', key: `meeting/${meeting.id}/${day}`, reason, until: day, values }];
   });
 } // prettier-ignore
 

@@ -17,6 +17,8 @@ create table message (
   occasion text not null check (occasion in ('drop', 'meeting', 'slipping', 'quiet')),
   cause text not null check (length(cause) between 1 and 200),
   reason text not null,
+  -- The day that it tells of: after it the letter is of no use.
+  good_until date,
   subject text not null check (length(subject) between 1 and 400),
   body text not null check (length(body) <= 20000),
   state text not null default 'draft'

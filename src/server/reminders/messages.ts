@@ -67,12 +67,13 @@ export async function draftReminders(
   ]);
   const due = dueReminders(facts);
   return inTransaction(sql, async (step) => {
-    const rows = due.map(({ makerId, occasion, key, reason, values }) => ({
+    const rows = due.map(({ makerId, occasion, key, reason, until = null, values }) => ({
       project_id: project.id,
       maker_id: makerId,
       occasion,
       cause: key,
       reason,
+      good_until: until,
       ...fillText(settings.texts[occasion], values),
     }));
     if (isAnew)

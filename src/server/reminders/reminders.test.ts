@@ -93,6 +93,15 @@ test('whoever switched off, or was taken out after the approval, is not written 
   expect(await approve()).toEqual({ queued: 1, noAddress: 1, switchedOff: 1, changed: 0 });
 });
 
+test('a letter whose day is over goes no more; one of today does', async () => {
+  await draftReminders(sql, access, NOW);
+  await approve();
+  await sql`update message set send_at = now(), good_until = current_date where maker_id = ${makers[0]?.id ?? ''}`;
+  await sql`update message set send_at = now(), good_until = current_date - 2 where maker_id = ${makers[1]?.id ?? ''}`;
+  expect(await sendDueMail(sql)).toBe(1);
+  expect(await states()).toMatchObject({ Ann: 'sent', Bea: 'put-aside' });
+});
+
 test('own words are kept by revision; a draft changed meanwhile is neither overwritten nor sent as it was looked at', async () => {
   const { settings, revision } = await readReminderSettings(sql, project);
   const texts = { ...USUAL_TEXTS, drop: { subject: 'Soon: {drop}', body: 'Hello {name}' } };

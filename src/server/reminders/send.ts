@@ -21,6 +21,7 @@ interface Taken {
   readonly tries: number;
   readonly email: string | null;
   readonly wantsMail: boolean;
+  readonly isOver: boolean;
 }
 
 /**
@@ -56,14 +57,17 @@ async function take(sql: postgres.Sql, token: string): Promise<Taken | undefined
       order by own.send_at limit 1 for update of own skip locked)
       and k.id = m.maker_id and p.id = m.project_id
     returning m.id, m.project_id as "projectId", p.name as project, p.shop, m.subject, m.body, m.base, m.tries,
-      case when k.removed_at is null then k.email end as email, k.wants_mail as "wantsMail"`;
+      case when k.removed_at is null then k.email end as email, k.wants_mail as "wantsMail",
+      coalesce(m.good_until < (now() - interval '12 hours')::date, false) as "isOver"`;
   return row;
 }
 
 /** @returns its state now, what is said of it, and when it may be tried again, ms from now */
 async function handOver(carrier: Carrier, message: Taken, token: string): Promise<[MessageState, string, number]> {
-  const { id, email, wantsMail, subject, body, base, shop, project, tries } = message;
+  const { id, email, wantsMail, isOver, subject, body, base, shop, project, tries } = message;
   if (!wantsMail) return ['put-aside', 'Reminders were switched off.', 0];
+  // Half a day of grace: it may still be that day where the maker lives.
+  if (isOver) return ['put-aside', 'Its day was over before it could go.', 0];
   if (email === null) return ['put-aside', 'There is no address any more.', 0];
   try {
     const name = (shop || project).replace(/["\\\r\n]/g, '');
