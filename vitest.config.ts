@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 
 const alias = { '@': fileURLToPath(new URL('src', import.meta.url)) };
 
+const APART = '**/*.apart.test.ts';
+
 export default defineConfig({
   resolve: { alias },
   test: {
@@ -12,10 +14,24 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['src/{core,ui,features,workers}/**/*.test.ts', 'cli/**/*.test.ts'],
+          exclude: ['**/node_modules/**', APART],
           testTimeout: 240_000,
           // Every processor, and modules loaded once per worker: nothing in the core keeps a state between tests.
           maxWorkers: '100%',
           isolate: false,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          // Times of single frames, in workers of their own: code that a hundred other files have run before is compiled for all
+          // of them, and takes twice as long as in a browser.
+          name: 'core-apart',
+          include: [`src/core/${APART}`],
+          // After all others, so that nothing else runs meanwhile.
+          sequence: { groupOrder: 1 },
+          maxWorkers: 1,
+          testTimeout: 240_000,
         },
       },
       {

@@ -94,7 +94,8 @@ async function runSuite(
   const reporters = ['--reporter=json', `--outputFile=${report}`];
   const { code, text } = await run(
     path.join(BIN, 'vitest'),
-    ['run', '--project', name, ...files, ...reporters],
+    // A suite may have a part that runs in workers of its own: `core` and `core-apart`.
+    ['run', '--project', `${name}*`, ...files, ...reporters],
     env,
   );
   const { passed, failed, faults } = readReport(report, text);

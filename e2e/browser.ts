@@ -105,8 +105,9 @@ export class Browser {
     kinds = "self::button or self::a or @role='tab' or @role='menuitem' or @role='option' or self::label",
   ): Promise<void> {
     const label = quote(name);
+    // What cannot be pressed, or lies behind a dialog, is not what is meant.
     const place = By.xpath(
-      `//*[${kinds}][starts-with(normalize-space(.), ${label}) or starts-with(@aria-label, ${label})]`,
+      `//*[${kinds}][not(@disabled) and not(ancestor::*[@aria-hidden='true'])][starts-with(normalize-space(.), ${label}) or starts-with(@aria-label, ${label})]`,
     );
     // A page that is still settling may replace the element under the finger: look again until it takes the press.
     await this.driver.wait(
@@ -131,9 +132,10 @@ export class Browser {
 
   /** Types into the field with a label, in place of what is there. */
   async fill(label: string, text: string): Promise<void> {
-    const place = By.xpath(
-      `//label[starts-with(normalize-space(.), ${quote(label)})]/following::*[self::input or self::textarea][not(@aria-hidden='true')][1]`,
-    );
+    const at = `//label[starts-with(normalize-space(.), ${quote(label)})]`;
+    const typed = "*[self::input or self::textarea][not(@aria-hidden='true')]";
+    // Within its label, or the first after it.
+    const place = By.xpath(`(${at}//${typed} | ${at}/following::${typed}[1])[1]`);
     const field = await this.driver.wait(until.elementLocated(place), PATIENCE_MS, `no field “${label}”`);
     // Emptied by keys, as a person would: `clear` goes past the page's own handling of typing.
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE, text);

@@ -62,3 +62,29 @@ test('one bag is laid out as it gets better; stopped, the best so far stays, and
   const order = await host.driver.findElement(By.css('a[download="order.csv"]'));
   expect(decodeURIComponent((await order.getAttribute('href')) ?? '')).toContain('Woad,');
 });
+
+test('an order: figures save themselves, what is still to buy is noted as ordered, comes, and can be taken back; the bolt is drawn; the PDF is one', async () => {
+  await host.go(cloth);
+  await host.see('From bolt to bags');
+  await host.fill('Papers in a pack', '25');
+  await host.see('× pack of 25');
+  await host.see('Saved');
+  await host.fill('Name of this order', 'Spring');
+  await host.press('Note ');
+  await host.see('All that the bags take is there or on its way.');
+  // Another window sees it, as it was ordered.
+  await second.go(cloth);
+  await second.see('Spring');
+  await host.driver.findElement(By.css('summary')).click();
+  expect(await host.faults()).toEqual([]);
+  await host.press('It came');
+  await host.see('now in stock');
+  await host.press('Undo');
+  await host.press('It was not sent');
+  await host.gone('Spring:');
+  const type = await host.driver.executeAsyncScript<string>(
+    'const [at, done] = arguments; fetch(at).then((r) => done(r.status + " " + r.headers.get("content-type")))',
+    `/api${cloth.replace('/p/', '/projects/').replace('/cloth', '/orders')}`,
+  );
+  expect(type).toBe('200 application/pdf');
+});

@@ -156,6 +156,8 @@ test('plan takes a school and a policy, and compares all schools', () => {
     'rings',
     'wedges',
     'pairs',
+    'star-first',
+    'figures',
   ]);
 });
 

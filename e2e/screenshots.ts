@@ -40,6 +40,11 @@ try {
     await new Promise((resolve) => setTimeout(resolve, 16_000));
     await browser.driver.executeScript('window.scrollTo(0, document.body.scrollHeight)');
   });
+  await picture('bolt', async () => {
+    await browser.go(`${project}/cloth`);
+    await browser.see('From bolt to bags');
+    await browser.driver.executeScript("document.getElementById('bolt').scrollIntoView()");
+  });
   await picture('look-alikes', async () => {
     await browser.go(`${project}/blocks`);
     await browser.see('comes left and right');
@@ -65,24 +70,6 @@ try {
     await browser.driver.executeScript("document.querySelector('[role=application]').focus()");
     await browser.driver.actions().sendKeys('\uE015', ' ').perform();
   });
-  await picture('cloth-rules', async () => {
-    await workshopOf('Landing');
-    await browser.openTab('Cloth');
-    await browser.press('Paint (3)');
-    await browser.press('Madder');
-    await browser.driver.executeScript("document.querySelector('[role=application]').focus()");
-    await browser.driver.actions().sendKeys('\uE015', '\uE015', '\uE015', '\uE007').perform();
-    const said = await browser.see('in turn it should be');
-    await browser.see('Saved');
-    await browser.driver.executeScript(
-      'arguments[0].scrollIntoView({ block: "end" }); document.activeElement.blur()',
-      said,
-    );
-  });
-  if (only === '' || 'cloth-rules'.includes(only)) {
-    await browser.press('Undo');
-    await new Promise((resolve) => setTimeout(resolve, 3000));
-  }
   await picture('order', async () => {
     await browser.go(blockPath.replace('/blocks/', '/order/'));
     await browser.see('Step 1 of');
@@ -96,11 +83,19 @@ try {
   });
   await picture('calendar', () => browser.go(`${project}/calendar`));
   await picture('bags', () => browser.go(`${project}/bags`));
-  await picture('bag-contents', async () => {
-    await browser.go(`${project}/bags`);
-    await browser.press('In each bag');
+  await picture('packing', async () => {
+    await browser.go(`${project}/bags/pack`);
+    await browser.press('Wake, Dorothea Imms');
+    await browser.see('Not yet:');
+    await browser.press('All 29 in');
+    await browser.press('1 in, Calico');
   });
-  await picture('print', () => browser.go(`${project}/bags/print`));
+  await picture('practice', async () => {
+    await browser.go(`${blockPath.replace('/blocks/', '/order/')}/practice`);
+    await browser.see('This stays on this device');
+    await browser.press('None may come out');
+    await browser.see('Next question');
+  });
   await picture('makers', () => browser.go(`${project}/makers`));
   await picture('reminders', async () => {
     await browser.go(`${project}/calendar/reminders`);

@@ -6,6 +6,8 @@
 const PATIENCE_MS = 4000;
 
 const storeOf = (url) => `kevlo-maker ${new URL(url).pathname}`;
+/** All pages of one link: when it ends they go together. */
+const linkOf = (url) => new URL(url).pathname.split('/').slice(0, 3).join('/');
 const isPage = (request) => request.mode === 'navigate';
 /** Named by their content, or by an id that is never given twice. */
 const isLasting = ({ pathname }) => pathname.startsWith('/_next/static/') || /^\/api\/m\/[^/]+\/photos\//.test(pathname) || pathname.startsWith('/icons/'); // prettier-ignore
@@ -26,7 +28,7 @@ async function pageFor(request, event) {
   const fresh = fetch(request).then(async (answer) => {
     if (answer.ok) await store.put(request.url, answer.clone());
     // The link was ended, or given anew: this device keeps nothing of it.
-    else if (answer.status === 404 || answer.status === 410) await caches.delete(storeOf(request.url));
+    else if (answer.status === 404 || answer.status === 410) await forget(linkOf(request.url));
     return answer;
   });
   event.waitUntil(fresh.catch(() => undefined));
@@ -39,6 +41,11 @@ async function pageFor(request, event) {
     () => kept,
   );
   return Promise.race([sound, late]);
+}
+
+async function forget(link) {
+  for (const name of await caches.keys())
+    if (name === `kevlo-maker ${link}` || name.startsWith(`kevlo-maker ${link}/`)) await caches.delete(name);
 }
 
 async function lasting(request) {

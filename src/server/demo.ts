@@ -3,6 +3,9 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import type postgres from 'postgres';
 import { withUnits } from '@/core/sheet';
+import { packingLines } from '@/core/packing';
+import { actOnBag, listPacking } from './bags';
+import { placeOrder, readKeptOrder, saveOrder } from './orders';
 import { clothLooks, clothShelf, setShelf } from './cloth';
 import { createAccount, type Account, newToken } from './accounts';
 import type { ClothRule } from '@/core/block';
@@ -135,6 +138,8 @@ async function fillProject(
   for (const { id, name } of added.slice(0, -UNREACHED))
     await setContact(sql, access, id, { email: demoAddress(name), timeZone: null });
   await recordProgress(sql, access, [...before, ...added], now);
+  await fillOrders(sql, access);
+  await beginBag(sql, access);
   return added.map(({ name, token }) => ({ name, token }));
 }
 
@@ -159,6 +164,31 @@ async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Promise<voi
       pricePerMetre: Math.round((11.5 + (index % 4)) * 100) / 100,
     });
   }
+}
+
+/** What the shop pays, and a first order that is on its way; a spare set more was wished for after it had gone. */
+async function fillOrders(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  const { order: usual, revision } = await readKeptOrder(sql, access.project);
+  if (revision > 0) return;
+  const figures = { ...usual.figures, spareSets: 1, papersInPack: 100, packPrice: 4.5, spoolPrice: 6.8, taxPercent: 7 }; // prettier-ignore
+  const notions = usual.notions.map((notion) => ({ ...notion, price: notion.per === 'maker' ? 3.2 : 5.5 }));
+  const topCloths = { strips: 'Fog', cornerstones: 'Madder' };
+  const order = { ...usual, figures, notions, topCloths, suppliers: { 'thread:sewing thread': 'Cotton Yard' } }; // prettier-ignore
+  await saveOrder(sql, access, { order, revision });
+  await placeOrder(sql, access, { name: 'Spring order', revision: revision + 1 });
+  await saveOrder(sql, access, { order: { ...order, figures: { ...figures, spareSets: 2 } }, revision: revision + 1 }); // prettier-ignore
+}
+
+/** One bag of the drop that is packed now lies half packed on the table. */
+async function beginBag(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  if ((await listPacking(sql, access.project)).some(({ ticks }) => Object.keys(ticks).length > 0)) return;
+  const block = (await listBlocks(sql, access.project)).find(({ name }) => name === 'Rope Coil');
+  const maker = (await listMakers(sql, access.project)).find(({ name }) => name === 'Suvi Arrowsmith');
+  if (!block || !maker) return;
+  const [paper] = packingLines(block.sheet.bag, access.project.unitSystem);
+  const bag = { blockId: block.id, makerId: maker.id };
+  await actOnBag(sql, access, { ...bag, kind: 'tick', ticks: paper ? { [paper.key]: { count: 10, at: Date.now() } } : {} }); // prettier-ignore
+  await actOnBag(sql, access, { ...bag, kind: 'leave' });
 }
 
 /** Two blocks whose cloth alternates round a ring: the host has said so. */
@@ -242,6 +272,8 @@ function readyBags(
       maker_id: makers.find((maker) => maker.name === name)?.id ?? '',
       status: place < BLOCKS_HANDED_OUT ? 'handed-over' : 'packed',
       changed_by: account.id,
+      // Before the shelf was counted.
+      packed_at: new Date(0),
     })),
   );
 }

@@ -28,7 +28,12 @@ export function PlainButton({ look = 'framed', tone = 'primary', sx = {}, ...res
         color: look === 'filled' ? `${tone}.contrastText` : own,
         bgcolor: look === 'filled' ? own : 'transparent',
         '&:hover': { filter: 'brightness(0.93)' },
-        '&:disabled': { color: 'text.secondary', borderColor: 'divider', cursor: 'default' },
+        '&:disabled': {
+          color: 'text.secondary',
+          bgcolor: 'transparent',
+          borderColor: 'divider',
+          cursor: 'default',
+        },
         ...sx,
       }}
       {...rest}

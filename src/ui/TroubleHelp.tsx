@@ -1,12 +1,19 @@
 import Box from '@mui/material/Box';
 import type { Trouble } from '@/core/troubles';
 
+interface TroubleHelpProps {
+  readonly troubles: readonly Trouble[];
+  /** Whether the list is open from the beginning. */
+  readonly isOpen?: boolean;
+}
+
 /** What can go wrong at this step, each with its cause, what to do, and how to keep it from coming again. */
-export function TroubleHelp({ troubles }: { troubles: readonly Trouble[] }) {
+export function TroubleHelp({ troubles, isOpen = false }: TroubleHelpProps) {
   if (troubles.length === 0) return null;
   return (
     <Box
       component="details"
+      open={isOpen}
       className="no-print"
       sx={{ my: 1, '& summary': { cursor: 'pointer', fontWeight: 600, minHeight: 32 } }}
     >

@@ -47,6 +47,25 @@ function scheme(tone: keyof typeof DYES) {
   };
 }
 
+/** The dark scheme as variables, for a part of a page that is dark whatever the device’s own scheme is. */
+export const darkVariables: Readonly<Record<string, string>> = (() => {
+  const { primary, info, error, warning, success, background, text, divider } = scheme('dark').palette;
+  const dyes = Object.entries({ primary, info, error, warning, success }).flatMap(
+    ([name, { main, contrastText }]) => [
+      [`--mui-palette-${name}-main`, main],
+      [`--mui-palette-${name}-contrastText`, contrastText],
+    ],
+  );
+  return Object.fromEntries([
+    ...dyes,
+    ['--mui-palette-background-default', background.default],
+    ['--mui-palette-background-paper', background.paper],
+    ['--mui-palette-text-primary', text.primary],
+    ['--mui-palette-text-secondary', text.secondary],
+    ['--mui-palette-divider', divider],
+  ]) as Record<string, string>;
+})();
+
 const WORK_FONT = '"Source Sans 3 Variable", "Source Sans 3", sans-serif';
 const HEAD_FONT = '"Fraunces Variable", "Fraunces", serif';
 const head = { fontFamily: HEAD_FONT, fontWeight: 560, letterSpacing: '-0.005em' };

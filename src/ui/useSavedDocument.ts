@@ -13,7 +13,7 @@ const REST_MS = 800;
 interface SavedDocumentOptions<T> {
   readonly projectId: string;
   /** What it is called in the address and in what is sent. */
-  readonly name: 'setting' | 'calendar' | 'reminders';
+  readonly name: 'setting' | 'calendar' | 'reminders' | 'order';
   readonly initial: T;
   readonly revision: number;
   /** Something typed cannot be read: nothing is saved until it is mended. */
@@ -79,6 +79,13 @@ export function useSavedDocument<T>({
     save,
     /** What was refused is changed again: it may be saved. */
     settle,
+    /** The server changed it for us (an order that came is stock now): that is what is shown; steps before it cannot be undone. */
+    adopt: (next: T, nextRevision: number) => {
+      setHistory(startHistory(next));
+      setSaved({ present: next, revision: nextRevision });
+    },
+    /** Under which the next change is saved. */
+    revision: saved.revision,
     /** Where someone saved meanwhile: theirs becomes what is shown; undo brings mine back and saves it over theirs. */
     showTheirs:
       theirs &&

@@ -62,12 +62,25 @@ export function comparedWith(
   other: AssemblyPlan['totals'],
   name: string,
 ): string {
+  const more = {
+    bends: own.bends - other.bends,
+    threadStarts: own.threadStarts - other.threadStarts,
+    minutes: own.minutes - other.minutes,
+  };
+  return sayMore(more, name);
+}
+
+/** What an order costs more than another, in a sentence: “1 more bend, 5 more minutes than this order.” */
+export function sayMore(
+  { bends, threadStarts, minutes }: Pick<AssemblyPlan['totals'], 'bends' | 'threadStarts' | 'minutes'>,
+  name: string,
+): string {
   const say = (by: number, one: string, many: string) =>
     by === 0 ? '' : `${Math.abs(by)} ${by > 0 ? 'more' : 'fewer'} ${Math.abs(by) === 1 ? one : many}`;
   const parts = [
-    say(own.bends - other.bends, 'bend', 'bends'),
-    say(own.threadStarts - other.threadStarts, 'thread', 'threads'),
-    say(Math.round(own.minutes - other.minutes), 'minute', 'minutes'),
+    say(bends, 'bend', 'bends'),
+    say(threadStarts, 'thread', 'threads'),
+    say(Math.round(minutes), 'minute', 'minutes'),
   ].filter((part) => part !== '');
   return parts.length === 0 ? `Costs the same as ${name}.` : `${parts.join(', ')} than ${name}.`;
 }

@@ -4,8 +4,9 @@ import { makePaper } from '../catalogue';
 import { defaultRecipe, generate } from '../generate';
 import { moveOutline, turnAbout } from '../geometry';
 import { cutGrid, hexagonMosaic, mixedMosaic, patch, plate, rosette, starOfDiamonds } from '../testing';
-import { halfSquares, recogniseFigure } from './figures';
+import { recogniseFigure } from './figures';
 import { inRings } from './inRings';
+import { findSquares } from './motifs';
 import { ringsTree } from './ringsTree';
 import { MOST_SLIDE_MM, slidesAt, slidesBetween, waysToSlide } from './slides';
 import { joinInOrder, leaf, type Tree } from './tree';
@@ -24,9 +25,9 @@ test.each<[string, readonly Patch[], string | undefined]>([
   ['a field of hexagons', hexagonMosaic(36), 'mosaic'],
   ['squares in rows', cutGrid(4, 3, [0]), 'rows'],
   ['two squares are no figure', cutGrid(2, 1, [0]), undefined],
-  ['six diamonds round a point', starOfDiamonds(6), 'turned'],
+  ['six diamonds round a point', starOfDiamonds(6), 'star'],
   ['blades in a ring', plate(12), 'turned'],
-  ['wedges of several shapes', generate(defaultRecipe('beams')), 'turned'],
+  ['wedges of kites with wings', generate(defaultRecipe('beams')), 'kites'],
   ['squares in turn with halves', generate(defaultRecipe('grid')), 'half-squares'],
   ['clamshells', generate(defaultRecipe('clamshell')), 'rows'],
 ])('recognised at sight: %s', (_, patches, name) => {
@@ -51,11 +52,13 @@ test('one patch of another shape, and it is no rosette any more', () => {
 test('triangles that make a square are found once each; those that meet by a leg are not', () => {
   const at = (x: number) => [patch(x, [[x, 0], [x + 20, 0], [x, 20]]), patch(x + 1, [[x + 20, 0], [x + 20, 20], [x, 20]])]; // prettier-ignore
   const two = [...at(0), ...at(20)];
-  expect(halfSquares(buildSeamGraph(two), [0, 1, 2, 3])).toEqual([[0, 1], [2, 3]]); // prettier-ignore
-  expect(halfSquares(buildSeamGraph(two), [0, 2, 3])).toEqual([[2, 3]]);
+  expect(findSquares(buildSeamGraph(two), [0, 1, 2, 3]).map(({ patches }) => patches)).toEqual([[0, 1], [2, 3]]); // prettier-ignore
+  expect(findSquares(buildSeamGraph(two), [0, 2, 3]).map(({ patches }) => patches)).toEqual([[2, 3]]);
   const byLeg = [patch(0, [[0, 0], [20, 0], [0, 20]]), patch(1, [[0, 0], [20, 0], [0, -20]])]; // prettier-ignore
-  expect(halfSquares(buildSeamGraph(byLeg), [0, 1])).toEqual([]);
-  expect(halfSquares(buildSeamGraph(starOfDiamonds(6)), [0, 1, 2, 3, 4, 5])).toEqual([]);
+  expect(findSquares(buildSeamGraph(byLeg), [0, 1]).map(({ patches }) => patches)).toEqual([]);
+  expect(
+    findSquares(buildSeamGraph(starOfDiamonds(6)), [0, 1, 2, 3, 4, 5]).map(({ patches }) => patches),
+  ).toEqual([]);
 });
 
 const graph = buildSeamGraph(rosette(1));

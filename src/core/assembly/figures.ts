@@ -1,25 +1,38 @@
 import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
-import { areaOf, cornerAngles, edgeLength, edgesOf, perimeterOf, type Outline } from '../geometry';
+import { distance } from '../geometry';
+import {
+  areCubes,
+  findCubes,
+  findSquares,
+  findWingedKites,
+  isLike,
+  isRectangle,
+  findStars,
+  type Motif,
+} from './motifs';
 import { findRotation } from './rotations';
+import { joinInOrder, joined, leaf, type Tree } from './tree';
 
 /** Ways of putting a whole group together, as candidates for its order are called. */
-export type TreeKind = 'plain' | 'wedges' | 'rows' | 'rings' | 'pairs' | 'ringed' | 'squares-first';
+export type TreeKind =
+  'plain' | 'wedges' | 'rows' | 'rings' | 'pairs' | 'ringed' | 'halves' | 'star-first' | 'figures';
 
 /** A group of patches that a teacher recognises at sight. */
 export interface Figure {
-  /** Patches of one shape round one in the middle; equal wedges round a point; rows of rectangles; a field of one shape; rectangles of two triangles. */
-  readonly name: 'rosette' | 'turned' | 'rows' | 'mosaic' | 'half-squares';
+  /**
+   * Patches of one shape round one in the middle; a star with others set round it; equal wedges round a point; rows of
+   * rectangles; cubes of three diamonds; kites with wings; rectangles of two triangles; a field of one shape.
+   */
+  readonly name: 'rosette' | 'star' | 'turned' | 'rows' | 'cubes' | 'kites' | 'half-squares' | 'mosaic';
   /** How it is taught; a field of one shape has no way of its own. */
   readonly taught: readonly TreeKind[];
 }
 
-/** Shapes whose areas and edges differ by less than this share are one. */
-const SAME_SHARE = 0.005;
-/** A corner within this of a right angle is one, degrees. */
-const RIGHT_DEG = 1;
 /** A figure turns onto itself by at most a third of a turn. */
 const LEAST_FOLDS = 3;
+/** A star in the middle lies this near to it, mm. */
+const MIDDLE_MM = 1;
 
 /** Recognises a connected group by its shapes and how it turns onto itself; not by its name or its cloths. */
 export function recogniseFigure(graph: SeamGraph, members: readonly number[]): Figure | undefined {
@@ -28,47 +41,47 @@ export function recogniseFigure(graph: SeamGraph, members: readonly number[]): F
   const isOneShape = outlines.every((outline) => isLike(outline, itemAt(outlines, 0)));
   const rotation = findRotation(graph, members);
   const isTurned = rotation !== undefined && rotation.folds >= LEAST_FOLDS;
-  const hasMiddle = isTurned && members.some((patch) => rotation.next.get(patch) === patch);
-  if (isOneShape && hasMiddle) return { name: 'rosette', taught: ['rings'] };
+  const isStill = members.some((patch) => rotation?.next.get(patch) === patch);
+  if (isOneShape && isTurned && isStill) return { name: 'rosette', taught: ['rings'] };
   // Squares lie in rows, and so do clamshells.
   const isCurved = outlines.every(({ bulges }) => bulges.some((bulge) => bulge !== 0));
   if (isOneShape && ((isCurved && !isTurned) || outlines.every(isRectangle)))
     return { name: 'rows', taught: ['rows'] };
-  if (halfSquares(graph, members).length > 1) return { name: 'half-squares', taught: ['squares-first'] };
+  if (findSquares(graph, members).length > 1) return { name: 'half-squares', taught: ['figures'] };
+  if (findStars(graph, members)[0]?.patches.length === members.length)
+    return { name: 'star', taught: ['halves'] };
+  if (isTurned && starAtMiddle(graph, members, rotation.centre))
+    return { name: 'star', taught: ['star-first', 'rings'] };
+  if (areCubes(findCubes(graph, members), members)) return { name: 'cubes', taught: ['figures'] };
+  if (findWingedKites(graph, members).length > 1) return { name: 'kites', taught: ['figures'] };
   if (isTurned) return { name: 'turned', taught: ['wedges', 'pairs'] };
+  if (rotation && isStill) return { name: 'turned', taught: ['wedges'] };
   return isOneShape ? { name: 'mosaic', taught: [] } : undefined;
 }
 
-/** Pairs of triangles that make a rectangle along their longest sides; each triangle is in one pair at most. */
-export function halfSquares(graph: SeamGraph, members: readonly number[]): (readonly [number, number])[] {
-  if (graph.isOfUnits) return [];
-  const own = new Set(members);
-  const isRight = (patch: number) => {
-    const angles = cornerAngles(itemAt(graph.patches, patch).outline);
-    return angles.length === 3 && angles.some((angle) => Math.abs(angle - 90) < RIGHT_DEG);
-  };
-  const longest = (patch: number) =>
-    Math.max(...edgesOf(itemAt(graph.patches, patch).outline).map(edgeLength));
-  const taken = new Set<number>();
-  return graph.seams.flatMap(({ patches: [a, b], lengthMm }) => {
-    if (!own.has(a) || !own.has(b) || taken.has(a) || taken.has(b) || !isRight(a) || !isRight(b)) return [];
-    const isAlong = [a, b].every((patch) => Math.abs(longest(patch) - lengthMm) <= SAME_SHARE * lengthMm);
-    if (!isAlong || !isLike(itemAt(graph.patches, a).outline, itemAt(graph.patches, b).outline)) return [];
-    taken.add(a).add(b);
-    return [[a, b] as const];
-  });
-}
-
-function isLike(a: Outline, b: Outline): boolean {
-  const near = (p: number, q: number) => Math.abs(p - q) <= SAME_SHARE * Math.max(p, q);
-  return (
-    a.corners.length === b.corners.length &&
-    near(areaOf(a), areaOf(b)) &&
-    near(perimeterOf(a), perimeterOf(b))
+/** The star in the middle of a group that has more than it; undefined where there is none. */
+export function starAtMiddle(
+  graph: SeamGraph,
+  members: readonly number[],
+  centre: { readonly x: number; readonly y: number },
+): Motif | undefined {
+  return findStars(graph, members).find(
+    ({ place = -1, patches }) =>
+      patches.length < members.length && distance(itemAt(graph.places, place), centre) < MIDDLE_MM,
   );
 }
 
-function isRectangle(outline: Outline): boolean {
-  const angles = cornerAngles(outline);
-  return angles.length === 4 && angles.every((angle) => Math.abs(angle - 90) < RIGHT_DEG);
+/** A star in two halves, each in pairs, then one straight seam. Where cloths alternate all pairs are alike: what is left over of an odd half lies next to the other’s. */
+export function starTree(graph: SeamGraph, { patches }: Motif): Tree {
+  const half = Math.ceil(patches.length / 2);
+  const [first, second] = [patches.slice(0, half), patches.slice(half)];
+  return joined(inPairs(graph, first, 0), inPairs(graph, second, half % 2));
+}
+
+/** Neighbours in pairs from the first or second patch on, then one pair after another. */
+function inPairs(graph: SeamGraph, patches: readonly number[], from: number): Tree {
+  const units: Tree[] = [];
+  for (let i = from; i < patches.length; i += 2)
+    units.push(joinInOrder(graph, patches.slice(i, i + 2).map(leaf)));
+  return joinInOrder(graph, [...units, ...patches.slice(0, from).map(leaf)]);
 }

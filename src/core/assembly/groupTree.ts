@@ -2,11 +2,13 @@ import { itemAt, lastOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { contract } from './contract';
 import { exactTree, type Apart } from './exactTree';
-import { halfSquares, recogniseFigure, type Figure, type TreeKind } from './figures';
+import { recogniseFigure, starTree, type Figure, type TreeKind } from './figures';
 import { findCut } from './findCut';
 import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
+import type { Candidate, Chosen } from './mostServing';
 import { inRings } from './inRings';
+import { findMotifs, findStars } from './motifs';
 import { ringsTree } from './ringsTree';
 import { schoolTree, type School } from './schools';
 import { joinTrees, leaf, type Tree } from './tree';
@@ -25,14 +27,8 @@ export interface GroupTask {
   readonly apart: readonly Apart[];
   /** Called for each patch and unit that is done; throws to stop. */
   readonly goOn: () => void;
-  /** Of several orders with as few bends the one that serves best. */
-  readonly choose: (graph: SeamGraph, orders: readonly Candidate[], figure: Figure | undefined) => Tree;
-}
-
-/** An order that was found, and the way in which it puts the group together. */
-export interface Candidate {
-  readonly tree: Tree;
-  readonly kind: TreeKind;
+  /** Of several orders the one that serves best: among those with the fewest bends. */
+  readonly choose: (graph: SeamGraph, orders: readonly Candidate[], figure: Figure | undefined) => Chosen;
 }
 
 /** The order of one connected group, and whether every order was weighed. */
@@ -41,6 +37,8 @@ export interface GroupOrder {
   readonly isExact: boolean;
   /** Whether the school has an order for this group; else it is ordered with the fewest bends. */
   readonly isTaught: boolean;
+  /** The order that is taught for such a group where that is not the one that serves best. */
+  readonly taught?: Candidate;
 }
 
 /** Blocks up to this size are looked at for turns onto themselves, and for all schools. */
@@ -52,12 +50,24 @@ const COMPARED = ['wedges', 'rows', 'rings', 'pairs'] as const;
 
 /** Plans one connected group: pinned units first, each by its school, then the whole with those taken as patches. */
 export function groupTree(task: GroupTask): GroupOrder {
-  const { graph, members, pins } = task;
+  const { members, pins } = task;
   const own = pins.find(({ patches }) => unitKey(patches) === unitKey(members));
   const school = own?.school ?? task.school;
   const all = new Set(members);
   const inside = pins.filter((pin) => pin !== own && pin.patches.every((patch) => all.has(patch)));
   if (inside.length === 0) return freeTree({ ...task, school });
+  const small = withUnits(task, inside, school);
+  const { tree, isTaught } = freeTree(small.task);
+  return { tree: small.expand(tree), isExact: false, isTaught };
+}
+
+/** The same group with the largest of the pinned units within it, each planned by its own school, taken as patches. */
+function withUnits(
+  task: GroupTask,
+  inside: readonly Pin[],
+  school: School,
+): { readonly task: GroupTask; readonly expand: (tree: Tree) => Tree } {
+  const { graph, members } = task;
   const largest = inside.filter(
     ({ patches }) => !inside.some((other) => other.patches.length > patches.length && other.patches.includes(itemAt(patches, 0))),
   ); // prettier-ignore
@@ -66,15 +76,13 @@ export function groupTree(task: GroupTask): GroupOrder {
   );
   const taken = new Set(largest.flatMap(({ patches }) => patches));
   const units = [...pinned, ...members.filter((patch) => !taken.has(patch)).map(leaf)];
-  if (units.length === 1) return { tree: itemAt(units, 0), isExact: false, isTaught: false };
   const { graph: small, expand, membersOf } = contract(graph, units);
   const apart = task.apart.flatMap(([left, right]): Apart[] => {
     const [a, b] = [membersOf(left), membersOf(right)];
     return a && b ? [[a, b]] : [];
   });
   const whole = units.map((_, index) => index);
-  const { tree, isTaught } = freeTree({ ...task, graph: small, members: whole, school, apart, pins: [] });
-  return { tree: expand(tree), isExact: false, isTaught };
+  return { task: { ...task, graph: small, members: whole, school, apart, pins: [] }, expand };
 }
 
 function freeTree(task: GroupTask): GroupOrder {
@@ -83,10 +91,28 @@ function freeTree(task: GroupTask): GroupOrder {
   const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn, costs);
   const inner: Inner = { order: (own) => cutTree(graph, own, goOn), improve };
   if (school !== 'best') {
-    const taught = sewable(graph, schoolTree(graph, members, school, inner));
+    const taught =
+      school === 'star-first' || school === 'figures'
+        ? firstOrder(task, school)
+        : sewable(graph, schoolTree(graph, members, school, inner));
     const tree = keepApart(graph, taught ?? improve(inner.order(members)), apart);
     return { tree, isExact: false, isTaught: taught !== undefined };
   }
+  const { found, figure, isExact } = candidates(task);
+  const chosen = found.length === 1 ? itemAt(found, 0) : task.choose(graph, found, figure);
+  return { ...chosen, isExact, isTaught: true };
+}
+
+/** Orders of a group that may serve, the exact or the plainest first. */
+function candidates(task: GroupTask): {
+  readonly found: readonly Candidate[];
+  readonly figure: Figure | undefined;
+  readonly isExact: boolean;
+} {
+  const { graph, members, apart, goOn } = task;
+  const costs = new TreeWays(graph);
+  const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn, costs);
+  const inner: Inner = { order: (own) => cutTree(graph, own, goOn), improve };
   const exact = exactTree(graph, members, apart);
   const plain = exact ?? keepApart(graph, cutTree(graph, members, goOn), apart);
   const found: Candidate[] = [{ tree: plain, kind: 'plain' }];
@@ -95,17 +121,17 @@ function freeTree(task: GroupTask): GroupOrder {
   const figure = members.length <= MOST_TURNED ? recogniseFigure(graph, members) : undefined;
   if (!exact) found.push({ tree: improve(plain), kind: 'plain' });
   if (members.length >= 4 && members.length <= MOST_TURNED) {
-    for (const other of exact || !isSmall ? (['wedges'] as const) : COMPARED) {
+    for (const other of isSmall ? COMPARED : (['wedges'] as const)) {
       const taught = sewable(graph, schoolTree(graph, members, other, inner));
       if (!taught) continue;
       add(other, taught);
-      if (other !== 'wedges') found.push({ kind: 'plain', tree: improve(lastOf(found).tree) });
+      if (!exact && other !== 'wedges') found.push({ kind: 'plain', tree: improve(lastOf(found).tree) });
     }
   }
-  if (figure?.name === 'half-squares') {
-    // Triangles into squares first, all alike; then whatever is best with those.
-    const pins = halfSquares(graph, members).map((patches): Pin => ({ patches }));
-    add('squares-first', groupTree({ ...task, pins }).tree);
+  const [star] = figure?.taught.includes('halves') ? findStars(graph, members) : [];
+  if (star) add('halves', starTree(graph, star));
+  for (const kind of ['star-first', 'figures'] as const) {
+    if (figure?.taught.includes(kind)) for (const tree of madeFirst(task, kind)) add(kind, tree);
   }
   if (members.length <= MOST_TURNED) {
     if (figure?.name === 'rosette') add('rings', ringsTree(graph, members));
@@ -113,14 +139,27 @@ function freeTree(task: GroupTask): GroupOrder {
     if (!exact && (figure?.name === 'mosaic' || figure?.name === 'rosette'))
       for (const most of RINGED) if (members.length > most / 2) add('ringed', inRings(graph, plain, most));
   }
-  const bends = found.map(({ tree }) => treeCost(graph, tree).bends);
-  const least = Math.min(...bends);
-  const equals = found.filter((_, i) => bends[i] === least);
-  return {
-    tree: equals.length === 1 ? itemAt(equals, 0).tree : task.choose(graph, equals, figure),
-    isExact: exact !== undefined,
-    isTaught: true,
-  };
+  return { found, figure, isExact: exact !== undefined };
+}
+
+/**
+ * Orders that make some units first, all alike, and then whatever may serve with those: stars, or all figures of the group.
+ * @returns none where the group has no such units
+ */
+function madeFirst(task: GroupTask, kind: 'star-first' | 'figures'): Tree[] {
+  const { graph, members } = task;
+  const motifs = kind === 'figures' ? findMotifs(graph, members) : findStars(graph, members);
+  const units = motifs.filter(({ patches }) => patches.length < members.length);
+  if (units.length === 0) return [];
+  const pins = units.map(({ patches }): Pin => ({ patches, school: 'best' }));
+  const small = withUnits(task, pins, 'best');
+  return candidates(small.task).found.map(({ tree }) => small.expand(tree));
+}
+
+/** The one of those orders that serves best. */
+function firstOrder(task: GroupTask, kind: 'star-first' | 'figures'): Tree | undefined {
+  const found = madeFirst(task, kind).map((tree): Candidate => ({ kind, tree }));
+  return found.length === 0 ? undefined : task.choose(task.graph, found, undefined).tree;
 }
 
 /** A tree whose joins all have seams to sew. In a rough drawing a wedge that turns onto another need not hang together as that does. */

@@ -1,15 +1,14 @@
-import { itemAt } from '../lists';
 import { groupsOf, type SeamGraph } from '../block';
 import { InvariantError } from '../errors';
 import { bendsBound } from './bendsBound';
 import { leastBends } from './leastBends';
-import type { Figure } from './figures';
-import { groupTree, type Candidate, type GroupTask } from './groupTree';
-import type { School } from './schools';
+import { groupTree, type GroupOrder, type GroupTask } from './groupTree';
+import { mostServing } from './mostServing';
+import { SCHOOLS, type School } from './schools';
 import { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
 import type { Join, PlanTotals } from './join';
 import { joinMinutes } from './joinMinutes';
-import { listJoins, minutesOf, sewTrees, totalsOf } from './sewTrees';
+import { listJoins, sewTrees, totalsOf } from './sewTrees';
 import { joinInOrder, leaf, type Tree } from './tree';
 import { validatePlan } from './validatePlan';
 import { NO_WISHES, soundPins, unitKey, type IdleWish, type Wishes } from './wishes';
@@ -26,8 +25,18 @@ export interface AssemblyPlan {
   readonly isProven: boolean;
   /** Whether the school has an order of its own for some group of the block. */
   readonly isTaught: boolean;
+  /** What the order that is taught for such a block costs more, where that is too much for it to be taken unasked. */
+  readonly taughtOtherwise?: TaughtOtherwise;
   readonly joins: readonly Join[];
   readonly totals: PlanTotals;
+}
+
+/** A school’s order that a teacher would show, and what it costs more than the one that was chosen. */
+export interface TaughtOtherwise {
+  readonly school: School;
+  readonly bends: number;
+  readonly threadStarts: number;
+  readonly minutes: number;
 }
 
 /** Called now and then with the share done, 0 to 1; return false to stop. */
@@ -68,6 +77,7 @@ export function planAssembly(
   const isTaught = orders.some((order) => order.isTaught);
   const joins =
     school === 'base-strip' && isTaught ? sewn.joins.map((join) => laid(join, settings)) : sewn.joins;
+  const totals = totalsOf(joins, settings);
   return {
     school,
     idle: [...idle, ...stillJoined(joins, wishes.apart), ...sewn.idle],
@@ -75,8 +85,9 @@ export function planAssembly(
     bendsLeast: leastBends(graph),
     isProven: school === 'best' && isFree && orders.every(({ isExact }) => isExact),
     isTaught,
+    ...(isFree ? taughtOtherwise(graph, orders, totals, settings, wishes) : {}),
     joins,
-    totals: totalsOf(joins, settings),
+    totals,
   };
 }
 
@@ -117,38 +128,27 @@ function laid(join: Join, settings: SewingSettings): Join {
   return { ...own, minutes: joinMinutes(own, settings) };
 }
 
-/** Orders whose minutes differ by less than this share are equals: how it is taught decides. */
-const TIE_SHARE = 0.03;
-
-/** Minutes are told apart in steps of this many: below it the first is taken. */
-const STEP_MINUTES = 0.0371;
-const rankOf = (minutes: number) => Math.round(minutes / STEP_MINUTES);
-
-/**
- * Of orders with as few bends: the quickest, and of those about as quick the one that is taught for such a figure; else the
- * one that makes most units again, or, where all patches are of one shape and nothing is learnt by that, begins fewest threads.
- */
-function mostServing(
+/** What the first order that is taught otherwise costs more than the one that was chosen, both sewn as the whole block is. */
+function taughtOtherwise(
   graph: SeamGraph,
-  orders: readonly Candidate[],
-  figure: Figure | undefined,
+  orders: readonly GroupOrder[],
+  own: PlanTotals,
   settings: SewingSettings,
-): Tree {
-  const isPlain = figure?.name === 'mosaic' || figure?.name === 'rosette';
-  const rated = orders.map(({ tree, kind }) => {
-    const { joins } = sewTrees(graph, [tree], settings);
-    const starts = joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
-    return {
-      tree,
-      minutes: minutesOf(joins),
-      isTaught: figure?.taught.includes(kind) ? 1 : 0,
-      merit: isPlain ? -starts : joins.filter(({ repeat }) => repeat).length,
-    };
-  });
-  const least = Math.min(...rated.map(({ minutes }) => minutes));
-  const quick = rated.filter(({ minutes }) => minutes <= least * (1 + TIE_SHARE));
-  quick.sort((a, b) => b.isTaught - a.isTaught || b.merit - a.merit || rankOf(a.minutes) - rankOf(b.minutes));
-  return itemAt(quick, 0).tree;
+  wishes: Wishes,
+): { taughtOtherwise?: TaughtOtherwise } {
+  const at = orders.findIndex(({ taught }) => taught && taught.kind in SCHOOLS);
+  const other = orders[at]?.taught;
+  if (!other) return {};
+  const trees = orders.map(({ tree }, index) => (index === at ? other.tree : tree));
+  const { bends, minutes, threadStarts } = totalsOf(sewTrees(graph, trees, settings, wishes).joins, settings);
+  return {
+    taughtOtherwise: {
+      school: other.kind as School,
+      bends: bends - own.bends,
+      threadStarts: threadStarts - own.threadStarts,
+      minutes: minutes - own.minutes,
+    },
+  };
 }
 
 /** Joins that the host does not want and that no other order avoids. */

@@ -1,13 +1,14 @@
 import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { distance, edgesOf, isInside, locate, toPolygon } from '../geometry';
+import { starAtMiddle, starTree } from './figures';
 import { goingRound, middleOfAll } from './middles';
 import { joinInOrder, leaf, type Tree } from './tree';
 
 /** A middle this near to a seam lies on it, mm. */
 const ON_SEAM_MM = 0.5;
 
-/** One patch after another round the middle, ring by ring. */
+/** One patch after another round the middle, ring by ring; a star in the middle is made first, in its halves. */
 export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
   const centre = middleOfAll(graph, members);
   const own = new Set(members);
@@ -21,15 +22,18 @@ export function ringsTree(graph: SeamGraph, members: readonly number[]): Tree {
   const least = Math.min(...members.map(reach));
   let front = members.filter((patch) => reach(patch) <= least + 1);
   if (front.length > members.length / 2) front = [itemAt(front, 0)];
+  const star = starAtMiddle(graph, members, centre);
+  if (star) front = [...star.patches];
   const rings: number[][] = [];
   const seen = new Set<number>();
   while (front.length > 0) {
     front.forEach((patch) => seen.add(patch));
     rings.push(goingRound(graph, centre, front));
-    const around = front.flatMap((patch) =>
+    const near = front.flatMap((patch) =>
       (graph.seamsOf[patch] ?? []).flatMap((seam) => graph.seams[seam]?.patches ?? []),
     );
-    front = [...new Set(around)].filter((patch) => own.has(patch) && !seen.has(patch));
+    front = [...new Set(near)].filter((patch) => own.has(patch) && !seen.has(patch));
   }
-  return joinInOrder(graph, rings.flat().map(leaf)); // prettier-ignore
+  const around = (star ? rings.slice(1) : rings).flat().map(leaf);
+  return joinInOrder(graph, star ? [starTree(graph, star), ...around] : around);
 }

@@ -6,7 +6,7 @@ import type { Tree } from './tree';
 import { wedgesTree, type Inner } from './wedgesTree';
 
 /** Ways of ordering the work that are taught. */
-export type School = 'best' | 'rows' | 'rings' | 'wedges' | 'pairs' | 'base-strip';
+export type School = 'best' | 'rows' | 'rings' | 'wedges' | 'pairs' | 'star-first' | 'figures' | 'base-strip';
 
 /** What each school is called, and what speaks for it. */
 export const SCHOOLS: Readonly<Record<School, { readonly name: string; readonly what: string }>> = {
@@ -27,6 +27,14 @@ export const SCHOOLS: Readonly<Record<School, { readonly name: string; readonly 
     name: 'Pairs, fours, eights',
     what: 'Two and two, then four and four: many alike, small in the hand for long.',
   },
+  'star-first': {
+    name: 'Star first',
+    what: 'The star in two halves and one straight seam, then what is set in round it: the points meet first, while little hangs on them.',
+  },
+  figures: {
+    name: 'Figures first',
+    what: 'Stars, cubes, kites with their wings and squares of two triangles first, all alike; then the rest with those.',
+  },
   'base-strip': {
     name: 'Laid over a base strip',
     what: 'Row by row, each patch laid over the row before and sewn down along its curve: no bends, but the final width must be known first.',
@@ -41,7 +49,7 @@ export const SCHOOLS: Readonly<Record<School, { readonly name: string; readonly 
 export function schoolTree(
   graph: SeamGraph,
   members: readonly number[],
-  school: Exclude<School, 'best'>,
+  school: Exclude<School, 'best' | 'star-first' | 'figures'>,
   inner: Inner,
 ): Tree | undefined {
   if (members.length < 3) return undefined;

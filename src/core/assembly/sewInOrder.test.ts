@@ -37,7 +37,7 @@ function fewestStarts(joins: ReturnType<typeof planAssembly>['joins']): number {
 }
 
 test('threads are begun as seldom as the order of joins allows, found by trying every way round', () => {
-  const settings = { appliqueMmPerMinute: 25, usableNeedlefulMm: 1e9 };
+  const settings = { appliqueMmPerMinute: 25, threadWeight: 50, usableNeedlefulMm: 1e9 };
   fc.assert(
     fc.property(fc.oneof(grid, hexagons), (patches) => {
       const graph = buildSeamGraph(patches);
@@ -58,7 +58,7 @@ test('a needleful that runs out is a thread begun', () => {
   const start = (usableNeedlefulMm: number) =>
     planAssembly(graph, {
       stitchesPerMm: 10 / 25.4, stitchesPerMinute: 12, alignMinutes: 0.5, bendMinutes: 1, threadStartMinutes: 0.75,
-      slideMinutes: 0.2, lightPapers: 12, heavyShare: 0.01, appliqueMmPerMinute: 25, usableNeedlefulMm,
+      slideMinutes: 0.2, lightPapers: 12, heavyShare: 0.01, appliqueMmPerMinute: 25, threadWeight: 50, usableNeedlefulMm,
     }).totals.threadStarts; // prettier-ignore
   // A seam of 25.4 mm takes about 40 mm of thread.
   expect([start(380), start(21), start(15)]).toEqual([1, 2, 3]);

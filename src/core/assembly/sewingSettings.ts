@@ -16,6 +16,8 @@ export interface SewingSettings {
   readonly usableNeedlefulMm: number;
   /** Appliqué stitches are smaller: mm sewn in a minute. */
   readonly appliqueMmPerMinute: number;
+  /** The number on the spool: the higher, the finer. It is said where thread is chosen; times do not depend on it. */
+  readonly threadWeight: number;
 }
 
 export type SewingFigure = keyof SewingSettings;
@@ -32,6 +34,7 @@ export const DEFAULT_SEWING: SewingSettings = {
   heavyShare: 0.01,
   usableNeedlefulMm: 380,
   appliqueMmPerMinute: 25,
+  threadWeight: 50,
 };
 
 /** What a figure is a number of: how it is typed and printed. */
@@ -119,7 +122,21 @@ export const SEWING_FIGURES: Readonly<Record<SewingFigure, SewingFigureText>> = 
     least: 1,
     most: 1000,
   },
+  threadWeight: {
+    name: 'Weight of the thread',
+    measure: 'count',
+    what: 'The number on the spool: the higher, the finer. It is said where thread is chosen.',
+    least: 8,
+    most: 200,
+  },
 };
+
+/** Figures that a block may have of its own: what lies in the needle. */
+export const BLOCK_FIGURES = [
+  'stitchesPerMm',
+  'usableNeedlefulMm',
+  'threadWeight',
+] as const satisfies readonly SewingFigure[];
 
 /** All figures of a project that changed some. */
 export function sewingOf(changed: Partial<SewingSettings> = {}): SewingSettings {

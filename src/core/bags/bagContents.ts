@@ -2,8 +2,9 @@ import { itemAt } from '../lists';
 import type { SewingSettings } from '../assembly';
 import type { ProjectBasting, Patch } from '../block';
 import { stripCut } from '../cutting';
-import type { UnitSystem } from '../length';
+import { roundUpToGrid, type UnitSystem } from '../length';
 import { withSpares } from '../papers';
+import { fillsPlace, type BlockEnding } from '../setting';
 import { backgroundOf, nameKinds, type Hand, type MarkedPaper, type PaperKind, type Sorted } from '../shapes';
 
 /** Papers of one kind in a bag. */
@@ -22,6 +23,9 @@ export interface BagCut {
   readonly kindName: string;
   readonly widthMm: number;
   readonly lengthMm: number;
+  /** The side of the paper that lies along an edge of the piece, mm. */
+  readonly alongMm?: number;
+  readonly isOnPoint?: true;
   readonly count: number;
 }
 
@@ -34,6 +38,8 @@ export interface BagFabric {
 export interface BagContents {
   readonly papers: readonly BagPapers[];
   readonly fabrics: readonly BagFabric[];
+  /** What the setting gives this block: square, strips, cornerstones; cut sizes. Their cloth is the host’s choice. */
+  readonly extras: readonly BagCut[];
 }
 
 export interface BagSettings {
@@ -46,6 +52,10 @@ export interface BagSettings {
   readonly basting?: ProjectBasting;
   /** Figures of sewing that the project changed. */
   readonly sewing?: Partial<SewingSettings>;
+  /** What the setting makes of this block when it is pieced. */
+  readonly ending?: BlockEnding;
+  /** What renamed cloths were called first: by that name work and bags know them. */
+  readonly origins?: Readonly<Record<string, string>>;
 }
 
 /** Packs one bag for one block: papers per kind with spares, and cloth per fabric as cut sizes. */
@@ -67,7 +77,7 @@ export function bagContents(patches: readonly Patch[], sorted: Sorted, settings:
     });
     return { fabric, cuts };
   });
-  return { papers, fabrics: withBackground(fabrics, patches, settings) };
+  return { papers, fabrics: withBackground(fabrics, patches, settings), extras: extrasOf(patches, settings) };
 }
 
 /** A background is cut this much larger on every side, mm: appliqué draws it in, and it is trimmed when it is done. */
@@ -94,4 +104,42 @@ function withBackground(
     fabric,
     cuts: fabric === patch.fabric ? [...cuts, cut] : cuts,
   }));
+}
+
+/** What bags and lists call it. */
+const SQUARE_NAME = 'background square';
+
+/** The squares that some bags hold, one of each block: for each maker’s top. */
+export function squaresOf(bags: readonly Pick<BagContents, 'extras'>[]): Omit<BagCut, 'kindName'>[] {
+  return bags.flatMap(({ extras }) =>
+    extras.flatMap(({ kindName, ...cut }) => (kindName === SQUARE_NAME ? [cut] : [])),
+  );
+}
+
+/** The square that a block is sewn onto: its place in the top, what it is to be sewn in by, and what is trimmed. */
+export function squareCut(
+  { widthMm, heightMm }: Pick<BlockEnding, 'widthMm' | 'heightMm'>,
+  { allowanceMm, system }: Pick<BagSettings, 'allowanceMm' | 'system'>,
+): Omit<BagCut, 'count'> {
+  const more = 2 * (allowanceMm + BACKGROUND_MORE_MM);
+  const [across, down] = [widthMm + more, heightMm + more].map((size) => roundUpToGrid(size, system)) as [number, number]; // prettier-ignore
+  return { kindName: SQUARE_NAME, widthMm: Math.min(across, down), lengthMm: Math.max(across, down) }; // prettier-ignore
+}
+
+/** What the setting gives a block, each with the allowance all round, rounded up to the cutting grid. */
+function extrasOf(patches: readonly Patch[], settings: BagSettings): BagCut[] {
+  const { ending, allowanceMm, system } = settings;
+  if (!ending) return [];
+  const cut = (millimetres: number) => roundUpToGrid(millimetres + 2 * allowanceMm, system);
+  const isOnSquare = backgroundOf(patches) === undefined && !fillsPlace(patches, ending);
+  const square = isOnSquare ? [{ ...squareCut(ending, settings), count: 1 }] : [];
+  const bySize = new Map<string, BagCut>();
+  for (const { widthMm, lengthMm } of ending.strips) {
+    const size = { widthMm: cut(widthMm), lengthMm: cut(lengthMm) };
+    const key = `${size.widthMm} × ${size.lengthMm}`;
+    bySize.set(key, { kindName: 'strip of sashing', ...size, count: (bySize.get(key)?.count ?? 0) + 1 });
+  }
+  const stone = cut(ending.cornerstoneMm);
+  const stones = ending.cornerstones === 0 ? [] : [{ kindName: 'cornerstone', widthMm: stone, lengthMm: stone, count: ending.cornerstones }]; // prettier-ignore
+  return [...square, ...bySize.values(), ...stones];
 }

@@ -3,6 +3,8 @@ export {
   BACKGROUND_MORE_MM,
   backgroundCut,
   bagContents,
+  squareCut,
+  squaresOf,
   type BagContents,
   type BagCut,
   type BagFabric,

@@ -10,6 +10,8 @@ export interface PickLine {
 
 export interface PickList {
   readonly papers: readonly PickLine[];
+  /** What the setting gives to blocks: squares, strips, cornerstones; of cloths that the host chooses. */
+  readonly extras: readonly ClothLine[];
   /** Grouped by fabric, so that each shelf is visited once. */
   readonly cloth: readonly { readonly fabric: string; readonly lines: readonly ClothLine[] }[];
 }
@@ -30,9 +32,15 @@ export interface PackedBlock {
 export function pickList(blocks: readonly PackedBlock[]): PickList {
   const papers = new Map<string, PickLine>();
   const cloth = new Map<string, Map<string, ClothLine>>();
+  const extras = new Map<string, ClothLine>();
   for (const { block, contents, bags } of blocks) {
     for (const { name, count, spares } of contents.papers) {
       papers.set(name, addPart(papers.get(name) ?? emptyLine(name), block, count + spares, bags));
+    }
+    for (const { kindName, widthMm, lengthMm, count } of contents.extras) {
+      const key = `${kindName} ${widthMm.toFixed(2)} × ${lengthMm.toFixed(2)}`;
+      const line = extras.get(key) ?? { ...emptyLine(kindName), widthMm, lengthMm };
+      extras.set(key, addPart(line, block, count, bags));
     }
     for (const { fabric, cuts } of contents.fabrics) {
       const shelf = cloth.get(fabric) ?? new Map<string, ClothLine>();
@@ -46,6 +54,7 @@ export function pickList(blocks: readonly PackedBlock[]): PickList {
   }
   return {
     papers: [...papers.values()].sort((a, b) => a.what.localeCompare(b.what)),
+    extras: [...extras.values()].sort((a, b) => a.what.localeCompare(b.what) || b.lengthMm - a.lengthMm),
     cloth: [...cloth]
       .sort(([a], [b]) => a.localeCompare(b))
       .map(([fabric, lines]) => ({

@@ -63,6 +63,8 @@ export interface OrderChoices {
   readonly policy?: string;
   /** How upper layers are sewn on, where it is not as proposed. */
   readonly applique?: { readonly papersOut?: 'before' | 'after'; readonly isCutAway?: boolean };
+  /** Density of stitches, needleful and thread of this block by the names of the figures, where they are not the project’s. */
+  readonly sewing?: Readonly<Record<string, number>>;
 }
 
 /** How a project folds and holds its papers, where it is not as proposed; a block's own choices come before it. */

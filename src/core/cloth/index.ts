@@ -14,12 +14,11 @@ export {
   LEAST_REPEAT_MM,
   SHELF_LIMITS,
   USUAL_CLOTH,
-  clothNeed,
+  clothSizes,
   hasRepeat,
   soldBy,
   usableWidth,
   worthOf,
-  type ClothNeed,
   type CutLine,
   type ShelfCloth,
 } from './shelf';

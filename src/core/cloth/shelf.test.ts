@@ -2,23 +2,12 @@ import { expect, test } from 'vitest';
 import { cutPieces, smallestCut, standardCuts } from '../cutting';
 import { areaOf, mirrored, type Outline } from '../geometry';
 import { polygonArea } from '../nesting';
-import { USUAL_CLOTH, clothNeed, worthOf } from '.';
+import { USUAL_CLOTH, soldBy, worthOf } from '.';
 
 const cloth = { ...USUAL_CLOTH, widthMm: 1000, selvedgeMm: 0, pricePerMetre: 10 };
 
-test('strips by hand: the way round that takes less, stock first, rounded up to what is sold', () => {
-  // 60 × 90: eleven lie across with 90 along the strip, strips of 60; sixteen the other way, strips of 90.
-  const lines = [{ widthMm: 60, lengthMm: 90, total: 32 }];
-  expect(clothNeed('a', lines, cloth, 'metric')).toMatchObject({
-    needMm: 180,
-    buyMm: 200,
-    cost: 2,
-  });
-  expect(clothNeed('a', lines, { ...cloth, stockMm: 100 }, 'metric')).toMatchObject({ buyMm: 100, cost: 1 });
-  expect(clothNeed('a', lines, { ...cloth, stockMm: 180 }, 'metric')).toMatchObject({ buyMm: 0, cost: 0 });
-  expect(clothNeed('a', lines, cloth, 'inch').buyMm).toBeCloseTo(2 * 114.3, 6);
-  const wide = { widthMm: 1001, lengthMm: 1200, total: 1 };
-  expect(clothNeed('a', [...lines, wide], cloth, 'metric')).toMatchObject({ needMm: 180, tooWide: [wide] });
+test('cloth is sold by tenths of a metre or eighths of a yard', () => {
+  expect([soldBy('metric'), soldBy('inch')]).toEqual([100, 114.3]);
 });
 
 test('a piece is worth its share of a metre of the bolt between the selvedges', () => {

@@ -1,3 +1,4 @@
+import type { BoltSize } from '../cutting';
 import type { Turns } from '../nesting';
 import { MM_PER_INCH, type UnitSystem } from '../length';
 
@@ -68,46 +69,6 @@ export interface CutLine {
   readonly total: number;
 }
 
-/** What one cloth takes and what has to be bought. */
-export interface ClothNeed {
-  readonly fabric: string;
-  /** Off the bolt by strips right across, mm. */
-  readonly needMm: number;
-  readonly stockMm: number;
-  /** Rounded up to what shops sell, mm. */
-  readonly buyMm: number;
-  /** What is bought, in the money of the shop. */
-  readonly cost: number;
-  /** Sizes that do not go across the cloth. */
-  readonly tooWide: readonly CutLine[];
-}
-
-/**
- * What all bags take of one cloth, cut from strips right across it: for each size the way round that takes less of the bolt.
- * What is in stock is used first.
- */
-export function clothNeed(fabric: string, lines: readonly CutLine[], cloth: ShelfCloth, system: UnitSystem): ClothNeed {
-  const usable = usableWidth(cloth);
-  const tooWide = lines.filter(({ widthMm, lengthMm }) => Math.min(widthMm, lengthMm) > usable);
-  const needMm = lines
-    .filter((line) => !tooWide.includes(line))
-    .reduce((sum, line) => sum + Math.min(stripLength(line.widthMm, line.lengthMm, line.total, usable), stripLength(line.lengthMm, line.widthMm, line.total, usable)), 0);
-  const step = soldBy(system);
-  // A bolt that is short by less than a thread is not short.
-  const buyMm = Math.ceil((needMm - cloth.stockMm) / step - 1e-9) * step;
-  const bought = Math.max(0, buyMm);
-  return {
-    fabric,
-    needMm,
-    stockMm: cloth.stockMm,
-    buyMm: bought,
-    cost: (bought / 1000) * cloth.pricePerMetre,
-    tooWide,
-  };
-} // prettier-ignore
-
-/** Length of the bolt for so many pieces, `across` of each lying along the strip. */
-function stripLength(high: number, across: number, count: number, usable: number): number {
-  const perStrip = Math.floor(usable / across + 1e-9);
-  return perStrip === 0 ? Infinity : Math.ceil(count / perStrip) * high;
-}
+/** Lines of a list as sizes to cut from a bolt. */
+export const clothSizes = (lines: readonly CutLine[]): BoltSize[] =>
+  lines.map(({ widthMm, lengthMm, total }) => ({ what: '', widthMm, lengthMm, total }));

@@ -4,3 +4,14 @@ export { packSheets, papersPerSheet, type PackedSheets, type Placed } from './pa
 export { cutPieces } from './cutPieces';
 export { smallestCut, standardCuts, type StandardCut } from './standardCuts';
 export { yieldsOf, type Yield } from './yields';
+export {
+  boltPlan,
+  boltWork,
+  boltsOf,
+  type BoltPlan,
+  type BoltRun,
+  type BoltSize,
+  type BoltStrip,
+  type BoltWork,
+  type CuttingPace,
+} from './boltPlan';

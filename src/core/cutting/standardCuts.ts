@@ -8,16 +8,20 @@ export interface StandardCut {
   readonly lengthMm: number;
 }
 
-/** Cuts as shops sell them, smallest first. @param usableMm width of the bolt between its selvedges, mm */
+/**
+ * Cuts as shops sell them, smallest first. A fat cut is half of the cloth's width: where that is less than its name says, it is less.
+ * @param usableMm width of the bolt between its selvedges, mm
+ */
 export function standardCuts(usableMm: number, system: UnitSystem): StandardCut[] {
+  const half = (nominalMm: number) => Math.min(nominalMm, usableMm / 2);
   const inch = (name: string, width: number, length: number): StandardCut => ({ name, widthMm: width * MM_PER_INCH, lengthMm: length * MM_PER_INCH }); // prettier-ignore
   const cuts = system === 'inch'
     ? [
         inch('5″ square', 5, 5),
         inch('10″ square', 10, 10),
         { name: '2½″ strip', widthMm: usableMm, lengthMm: 2.5 * MM_PER_INCH },
-        inch('fat eighth, 9 × 22″', 22, 9),
-        inch('fat quarter, 18 × 22″', 22, 18),
+        { name: 'fat eighth, 9 × 22″', widthMm: half(22 * MM_PER_INCH), lengthMm: 9 * MM_PER_INCH },
+        { name: 'fat quarter, 18 × 22″', widthMm: half(22 * MM_PER_INCH), lengthMm: 18 * MM_PER_INCH },
         { name: 'quarter yard, 9″ × width', widthMm: usableMm, lengthMm: 9 * MM_PER_INCH },
         { name: 'half yard, 18″ × width', widthMm: usableMm, lengthMm: 18 * MM_PER_INCH },
       ]
@@ -25,8 +29,8 @@ export function standardCuts(usableMm: number, system: UnitSystem): StandardCut[
         { name: 'square of 12.5 cm', widthMm: 125, lengthMm: 125 },
         { name: 'square of 25 cm', widthMm: 250, lengthMm: 250 },
         { name: 'strip of 6.5 cm', widthMm: usableMm, lengthMm: 65 },
-        { name: 'fat eighth, 25 × 55 cm', widthMm: 550, lengthMm: 250 },
-        { name: 'fat quarter, 50 × 55 cm', widthMm: 550, lengthMm: 500 },
+        { name: 'fat eighth, 25 × 55 cm', widthMm: half(550), lengthMm: 250 },
+        { name: 'fat quarter, 50 × 55 cm', widthMm: half(550), lengthMm: 500 },
         { name: 'quarter metre, 25 cm × width', widthMm: usableMm, lengthMm: 250 },
         { name: 'half metre, 50 cm × width', widthMm: usableMm, lengthMm: 500 },
       ];

@@ -20,6 +20,7 @@ test('every choice of order and basting is read back as it was written', () => {
       isBatched: false,
       policy: 'just-in-time',
       applique: { papersOut: 'before', isCutAway: true },
+      sewing: { stitchesPerMm: 0.55, usableNeedlefulMm: 300, threadWeight: 80 },
     },
     basting: {
       kinds: [{ outline, convention: 'long-first', method: 'glue' }],
@@ -41,6 +42,9 @@ test.each<[string, object]>([
   ['order.before[0][1]', { order: { school: 'best', before: [[[a], 'b']] } }],
   ['order.apart[0]', { order: { school: 'best', apart: [[[a], [b], [a]]] } }],
   ['order.applique', { order: { school: 'best', applique: { isCutAway: 1 } } }],
+  ['order.sewing.threadWeight', { order: { school: 'best', sewing: { threadWeight: 900 } } }],
+  ['order.sewing.bendMinutes', { order: { school: 'best', sewing: { bendMinutes: 2 } } }],
+  ['order.sewing', { order: { school: 'best', sewing: 10 } }],
   ['order', { order: 'rows' }],
   ['basting', { basting: { kinds: 'all' } }],
   ['basting', { basting: { kinds: [{ outline, convention: 'sideways' }] } }],

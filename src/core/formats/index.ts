@@ -5,6 +5,7 @@ export { readBlockDocument, readBlockFile, writeBlockFile } from './blockFile';
 export { importDrawing, type DrawingOptions, type ImportedBlock } from './importDrawing';
 export { LIMITS } from './limits';
 export { orderCsv } from './orderCsv';
+export { readShelfCsv, shelfCsv, type CellFault, type ReadShelf } from './shelfCsv';
 export { papersCsv, type PaperLine } from './papersCsv';
 export { writeDxf } from './writeDxf';
 export { writeSvg } from './writeSvg';

@@ -1,27 +1,34 @@
 import { MM_PER_INCH, type UnitSystem } from '../length';
-import type { NamedShelf, Order, OrderFigures } from '../order';
+import type { Order, OrderLine } from '../order';
 import { csvText } from './csvText';
 
-/** What to buy, for a spreadsheet: lengths of cloth in metres or yards, packs, spools; money as it was typed. */
+/** What to buy, for a spreadsheet: lengths of cloth in metres or yards, the rest in its own unit; money as it was typed. */
 export function orderCsv(
-  { cloth, papers, threadMetres, spools, makers, cost }: Order,
-  shelf: NamedShelf,
-  { papersInPack, packPrice, spoolMetres, spoolPrice, notionsPrice }: OrderFigures,
+  { lines }: Pick<Order, 'lines'>,
+  suppliers: Readonly<Record<string, string>>,
   system: UnitSystem,
 ): string {
   const [unit, mm] = system === 'inch' ? (['yd', 36 * MM_PER_INCH] as const) : (['m', 1000] as const);
-  const money = (value: number) => value.toFixed(2);
-  const cloths = cloth.map(({ fabric, needMm, stockMm, buyMm, cost: own }) => {
-    const price = ((shelf.find(({ name }) => name === fabric)?.pricePerMetre ?? 0) * mm) / 1000;
-    const lengths = [needMm, stockMm, buyMm].map((length) => (length / mm).toFixed(3));
-    return ['cloth', fabric, ...lengths, unit, money(price), money(own)];
-  });
-  const packs = papers.map(({ what, total, packs: count }) => ['papers', what, String(total), '0', String(count), `pack of ${papersInPack}`, money(packPrice), money(count * packPrice)]);
+  const row = (line: OrderLine) => {
+    const isCloth = line.group === 'cloth';
+    const amount = (value: number) => (isCloth ? (value / mm).toFixed(3) : String(Math.round(value * 100) / 100));
+    const own = isCloth ? unit : line.unit;
+    return [
+      line.group,
+      line.thing,
+      own,
+      amount(line.needed),
+      amount(line.left),
+      amount(line.stock),
+      amount(line.ordered),
+      `${line.packs} × ${amount(line.pack)} ${own}`,
+      line.price.toFixed(2),
+      (line.packs * line.price).toFixed(2),
+      suppliers[line.key] ?? '',
+    ];
+  };
   return csvText([
-    ['group', 'thing', 'needed', 'in stock', 'to buy', 'unit', 'price of one', 'cost'],
-    ...cloths,
-    ...packs,
-    ['thread', 'sewing thread', `${threadMetres.toFixed(1)} m`, '0', String(spools), `spool of ${spoolMetres} m`, money(spoolPrice), money(cost.thread)],
-    ['notions', 'for each maker', String(makers), '0', String(makers), 'set', money(notionsPrice), money(cost.notions)],
+    ['group', 'thing', 'unit', 'all bags', 'not packed yet', 'in stock', 'on its way', 'to buy', 'price of one', 'cost', 'supplier'],
+    ...lines.map(row),
   ]);
 } // prettier-ignore

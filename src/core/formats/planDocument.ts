@@ -148,6 +148,9 @@ function assemblyDocument(block: PlannedBlock) {
   return {
     school: plan.school,
     isTaught: plan.isTaught,
+    ...(plan.taughtOtherwise
+      ? { taughtOtherwise: { ...plan.taughtOtherwise, minutes: round(plan.taughtOtherwise.minutes) } }
+      : {}),
     bendsBound: plan.bendsBound,
     bendsLeast: plan.bendsLeast,
     isProven: plan.isProven,
@@ -167,6 +170,7 @@ function minutesDocument({ steps }: PlannedBlock) {
     basting: round(minutesOf(steps, 'baste')),
     joining: round(minutesOf(steps, 'join')),
     applique: round(minutesOf(steps, 'applique')),
+    finish: round(minutesOf(steps, 'finish')),
   };
 }
 

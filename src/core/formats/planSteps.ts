@@ -86,6 +86,8 @@ export function stepsDocument({ graph, steps, plan }: PlannedBlock) {
         return { ...common, join: plan.joins[join++]?.id as string };
       case 'baste':
         return { ...common, patches: step.patches.map(id), method: step.method };
+      case 'finish':
+        return { ...common, patches: step.patches.map(id) };
       case 'applique':
         return { ...common, patches: step.patches.map(id), lengthMm: round(step.lengthMm) };
     }

@@ -1,8 +1,9 @@
-import { SCHOOLS } from '../assembly';
+import { BLOCK_FIGURES, SCHOOLS } from '../assembly';
 import type { OrderChoices, UnitPair, UnitPin } from '../block';
 import { BASTE_POLICIES } from '../papers';
 import { LIMITS } from './limits';
 import { fail, isName, isRecord, readList } from './reading';
+import { readSewing } from './readSewing';
 
 /** Most wishes of one sort. */
 const MOST_WISHES = 1000;
@@ -13,7 +14,7 @@ const MOST_WISHES = 1000;
  */
 export function readOrder(value: unknown, place: string): OrderChoices | undefined {
   if (value === undefined) return undefined;
-  const { school, pins, apart, before, isBatched, policy, applique } = isRecord(value) ? value : {};
+  const { school, pins, apart, before, isBatched, policy, applique, sewing } = isRecord(value) ? value : {};
   if (isBatched !== undefined && typeof isBatched !== 'boolean')
     fail(`${place}.isBatched`, 'Whether like units are made together is true or false.', 'Leave it out.');
   const readPin = (one: unknown, where: string): UnitPin => {
@@ -34,7 +35,17 @@ export function readOrder(value: unknown, place: string): OrderChoices | undefin
     ...(isBatched === undefined ? {} : { isBatched: isBatched as boolean }),
     ...(policy === undefined ? {} : { policy: readPolicy(policy, `${place}.policy`) }),
     ...(applique === undefined ? {} : { applique: readApplique(applique, `${place}.applique`) }),
+    ...(sewing === undefined ? {} : { sewing: readOwnSewing(sewing, `${place}.sewing`) }),
   };
+}
+
+/** Figures of sewing that a block has of its own. */
+function readOwnSewing(value: unknown, place: string): Readonly<Record<string, number>> {
+  const own = readSewing(value, place);
+  const other = Object.keys(own).find((name) => !BLOCK_FIGURES.some((figure) => figure === name));
+  if (other !== undefined)
+    fail(`${place}.${other}`, 'This figure is the same for all blocks of a project.', `Give ${BLOCK_FIGURES.join(', ')}.`); // prettier-ignore
+  return own as Readonly<Record<string, number>>;
 }
 
 function readSchool(value: unknown, place: string): string {

@@ -1,15 +1,36 @@
 /** What is bought for all bags of a project, what it costs, and what is asked for it. Money is a number of the shop's own. */
 export {
-  ORDER_LIMITS,
-  USUAL_ORDER,
+  lineKey,
   marginOf,
   oneMaker,
   orderOf,
   priceOf,
+  type ClothBolt,
+  type LineGroup,
   type NamedShelf,
   type Order,
-  type OrderFigures,
+  type OrderLine,
+  type OrderWanted,
   type OrderedBlock,
-  type PaperNeed,
   type TopCut,
 } from './order';
+export {
+  CUT_LIMITS_MM,
+  NOTION_LIMITS,
+  ORDER_LIMITS,
+  USUAL_ORDER,
+  type GivenCut,
+  type Notion,
+  type OrderFigures,
+  type OrderPlan,
+} from './plan';
+export {
+  changedSince,
+  linesToPlace,
+  onTheWay,
+  type ChangedLine,
+  type PlacedLine,
+  type PlacedOrder,
+} from './placed';
+export { TOP_PARTS, topCuts } from './topCuts';
+export { sayAmount, sayPacks, sayThing, sayToBuy } from './words';

@@ -2,78 +2,147 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { USUAL_CLOTH } from '../cloth';
 import { orderCsv } from '../formats';
-import { USUAL_ORDER, marginOf, oneMaker, orderOf, priceOf, type OrderedBlock } from '.';
+import {
+  USUAL_ORDER,
+  changedSince,
+  linesToPlace,
+  marginOf,
+  onTheWay,
+  oneMaker,
+  orderOf,
+  priceOf,
+  type Order,
+  type OrderPlan,
+  type OrderWanted,
+  type OrderedBlock,
+  type PlacedOrder,
+} from '.';
 
 const shelf = [
   { ...USUAL_CLOTH, name: 'Fog', widthMm: 1000, selvedgeMm: 0, pricePerMetre: 10, stockMm: 300 },
 ];
-const block = (name: string, bags: number): OrderedBlock =>
-  ({ block: name, bags, threadMetres: 21, contents: { papers: [{ name: 'hexagon', count: 30, spares: 3 }], fabrics: [{ fabric: 'Fog', cuts: [{ widthMm: 100, lengthMm: 100, count: 30 }] }] } }) as unknown as OrderedBlock; // prettier-ignore
-const FIGURES = { ...USUAL_ORDER, packPrice: 5, spoolPrice: 4, notionsPrice: 2 };
+const block = (id: string, bags: number, left = bags, fabric = 'Fog'): OrderedBlock =>
+  ({ id, block: id, bags, left, packedAt: Array(bags - left).fill(1000), threadMetres: 21, edgeMetres: 3, contents: { extras: [], papers: [{ name: 'hexagon', count: 30, spares: 3 }], fabrics: [{ fabric, cuts: [{ widthMm: 100, lengthMm: 100, count: 30 }] }] } }) as unknown as OrderedBlock; // prettier-ignore
+const PLAN: OrderPlan = {
+  ...USUAL_ORDER,
+  figures: { ...USUAL_ORDER.figures, packPrice: 5, spoolPrice: 4 },
+  notions: [
+    { what: 'Needles', amount: 2, per: 'maker', unit: 'needles', pack: 5, price: 2 },
+    { what: 'Glue', amount: 0.5, per: 'metre', unit: 'ml', pack: 10, price: 3 },
+  ],
+};
+const wanted = (blocks: readonly OrderedBlock[], makers: number, more: Partial<OrderWanted> = {}): OrderWanted => ({ blocks, makers, shelf, plan: PLAN, system: 'metric', ...more }); // prettier-ignore
+const lineOf = (order: Order, thing: string) => order.lines.find((line) => line.thing === thing);
 
-test('an order by hand: whole packs and spools, cloth as it is sold, stock first, notions once a maker', () => {
-  const order = orderOf([block('A', 4), block('B', 2)], 4, shelf, FIGURES, 'metric');
+test('an order by hand: whole packs and spools, cloth as it is sold, stock first, notions by maker and by metre', () => {
+  const order = orderOf(wanted([block('A', 4), block('B', 2)], 4));
   // 6 × 30 squares, ten to a strip: 1.8 m, 0.3 m of it in stock. 6 × 33 papers: two packs. 126 m of thread: one spool.
-  expect(order.cloth).toMatchObject([{ fabric: 'Fog', needMm: 1800, buyMm: 1500, cost: 15 }]);
-  expect(order.papers).toEqual([{ what: 'hexagon', total: 198, packs: 2 }]);
-  expect([order.threadMetres, order.spools]).toEqual([126, 1]);
-  expect(order.cost).toEqual({ cloth: 15, papers: 10, thread: 4, notions: 8, all: 37 });
-  // A fifth maker: 0.6 m of cloth, a fourth pack, a second spool and notions; one less saves cloth, a pack and notions, no spool.
-  expect(oneMaker([block('A', 4), block('B', 4)], 4, shelf, FIGURES, 'metric')).toEqual({ more: 6 + 5 + 4 + 2, less: 6 + 5 + 2 }); // prettier-ignore
+  expect(lineOf(order, 'Fog')).toMatchObject({ key: 'cloth:Fog', needed: 1800, left: 1800, stock: 300, pack: 100, packs: 15, price: 1 });
+  expect(lineOf(order, 'hexagon')).toMatchObject({ needed: 198, packs: 2 });
+  expect(lineOf(order, 'sewing thread')).toMatchObject({ needed: 126, packs: 1 });
+  // Two needles for four makers in packs of five; half a millilitre for each of 18 m of edge, in sticks of ten.
+  expect(lineOf(order, 'Needles')).toMatchObject({ needed: 8, packs: 2 });
+  expect(lineOf(order, 'Glue')).toMatchObject({ needed: 9, packs: 1 });
+  expect(order.toPay).toEqual({ cloth: 15, papers: 10, thread: 4, notions: 7, all: 36 });
+  // What is in stock was paid once as well.
+  expect(order.worth).toEqual({ cloth: 18, papers: 10, thread: 4, notions: 7, all: 39 });
+  // A fifth maker: 0.6 m of cloth, a third pack of papers and a second stick of glue (12 ml); ten needles are two packs still, 168 m one spool.
+  expect(oneMaker(wanted([block('A', 4), block('B', 2)], 4))).toEqual({ more: 6 + 5 + 3, less: 6 + 0 });
+}); // prettier-ignore
+
+test('packed bags take nothing more; spare sets are made up beside the makers', () => {
+  const half = orderOf(wanted([block('A', 4, 1)], 4));
+  expect(lineOf(half, 'Fog')).toMatchObject({ needed: 1200, left: 300, packs: 0 });
+  expect(lineOf(half, 'hexagon')).toMatchObject({ needed: 132, left: 33, packs: 1 });
+  expect(half.bolts).toMatchObject([{ fabric: 'Fog', plan: { lengthMm: 300 } }]);
+  const figures = { ...PLAN.figures, spareSets: 2 };
+  const spare = orderOf(wanted([block('A', 4, 1)], 4, { plan: { ...PLAN, figures } }));
+  expect([spare.sets, lineOf(spare, 'Fog')?.needed, lineOf(spare, 'Fog')?.left, lineOf(spare, 'Needles')?.needed]).toEqual([6, 1800, 900, 12]); // prettier-ignore
+});
+
+test('what bags took since it was counted is not there any more; what was packed before the count is counted already', () => {
+  const stocked = (at: number) => ({ ...PLAN, stock: { 'papers:hexagon': 100, 'thread:sewing thread': 30 }, stockAt: { 'papers:hexagon': at, 'thread:sewing thread': at } }); // prettier-ignore
+  const order = (at: number) => orderOf(wanted([block('A', 4, 3)], 4, { plan: stocked(at), shelf: [{ ...shelf[0]!, stockMm: 900, stockAt: at }] })); // prettier-ignore
+  // One bag was packed at 1000: 33 papers, 21 m of thread, three strips of 10 cm.
+  expect(['hexagon', 'sewing thread', 'Fog'].map((thing) => lineOf(order(999), thing)?.stock)).toEqual([67, 9, 600]); // prettier-ignore
+  expect(['hexagon', 'sewing thread', 'Fog'].map((thing) => lineOf(order(1000), thing)?.stock)).toEqual([100, 30, 900]); // prettier-ignore
+  expect(lineOf(order(999), 'Fog')).toMatchObject({ left: 900, packs: 3 });
+});
+
+test('a bag that is given a piece whole takes that from the bolt, not its pieces', () => {
+  const cut = { blockId: 'A', fabric: 'Fog', name: 'fat quarter', widthMm: 500, lengthMm: 500 };
+  const order = orderOf(wanted([block('A', 4), block('B', 2)], 4, { plan: { ...PLAN, givenCuts: [cut] } }));
+  // Four of them two by two, 1 m; and 60 squares, 0.6 m.
+  expect(lineOf(order, 'Fog')?.needed).toBe(1600);
+  expect(order.bolts[0]?.sizes.map(({ total }) => total).sort()).toEqual([4, 60]);
 });
 
 test('what the top takes is ordered for each maker, of its own cloth or with the bags', () => {
   const cut = (fabric: string) => ({ fabric, widthMm: 100, lengthMm: 400, count: 5 });
-  const [bags, all] = [[], [cut('Fog'), cut('Tar')]].map((top) => orderOf([block('A', 4)], 4, shelf, FIGURES, 'metric', top));
+  const [bags, all] = [[], [cut('Fog'), cut('Tar')]].map((top) => orderOf(wanted([block('A', 4)], 4, { top })));
   // Twenty strips, ten of which lie along 40 cm of the metre that it is wide.
-  expect(all!.cloth.map(({ fabric, needMm }) => [fabric, needMm])).toEqual([['Fog', bags!.cloth[0]!.needMm + 800], ['Tar', 800]]);
-  const steps = [[], [cut('Fog')]].map((top) => oneMaker([block('A', 4)], 4, shelf, FIGURES, 'metric', top).more);
-  expect(steps[1]! - steps[0]!).toBeCloseTo(4, 9);
+  expect([lineOf(all!, 'Fog')?.needed, lineOf(all!, 'Tar')?.needed]).toEqual([(lineOf(bags!, 'Fog')?.needed ?? 0) + 800, 800]);
+  expect(all!.topCost).toBeCloseTo(2, 9);
+}); // prettier-ignore
+
+test('an order that is on its way is not ordered again; what changed since is told; what came is stock', () => {
+  const placed = (now: Order, arrivedAt: string | null = null): PlacedOrder => ({ id: 'o', name: 'First', placedAt: '2026-03-01T09:00:00Z', arrivedAt, lines: linesToPlace(now, { 'cloth:Fog': 'Mill' }) });
+  const before = [block('A', 4), block('B', 2)];
+  const order = placed(orderOf(wanted(before, 4)));
+  expect(order.lines.find(({ thing }) => thing === 'Fog')).toEqual({ key: 'cloth:Fog', group: 'cloth', thing: 'Fog', unit: 'mm', pack: 100, packs: 15, price: 1, supplier: 'Mill' });
+  const ordered = onTheWay([order]);
+  expect(ordered).toMatchObject({ 'cloth:Fog': 1500, 'papers:hexagon': 200 });
+  const after = orderOf(wanted(before, 4, { ordered }));
+  expect(after.lines.map(({ packs, over }) => [packs, over])).toEqual(after.lines.map(() => [0, 0]));
+  expect(changedSince(order, after)).toEqual([]);
+  // One bag of B falls away: 30 squares, three strips.
+  const fewer = orderOf(wanted([block('A', 4), block('B', 1)], 4, { ordered }));
+  expect(lineOf(fewer, 'Fog')).toMatchObject({ packs: 0, over: 3 });
+  expect(changedSince(order, fewer).map(({ line, now }) => [line.thing, line.packs, now])).toEqual([['Fog', 15, 12]]);
+  // Two bags more: what is missing is bought beside it.
+  const more = orderOf(wanted([block('A', 6), block('B', 2)], 4, { ordered }));
+  expect([lineOf(more, 'Fog')?.packs, lineOf(more, 'hexagon')?.packs]).toEqual([6, 1]);
+  expect(onTheWay([placed(orderOf(wanted(before, 4)), '2026-03-09T09:00:00Z')])).toEqual({});
 }); // prettier-ignore
 
 test('a price leaves its margin, and a margin is told from its price, whatever the tax', () => {
-  expect(priceOf(60, { ...FIGURES, marginPercent: 40, taxPercent: 20 })).toEqual({
-    net: 100,
-    tax: 20,
-    gross: 120,
-  });
-  expect(marginOf(60, 120, { ...FIGURES, taxPercent: 20 })).toBeCloseTo(40, 9);
-  expect(marginOf(60, 48, { ...FIGURES, taxPercent: 0 })).toBe(-25);
-  expect(marginOf(60, 0, FIGURES)).toBe(0);
-  const percent = fc.integer({ min: 0, max: 95 });
-  fc.assert(
-    fc.property(fc.integer({ min: 1, max: 9999 }), percent, fc.integer({ min: 0, max: 50 }), (cost, marginPercent, taxPercent) => {
-      const figures = { ...FIGURES, marginPercent, taxPercent };
-      expect(marginOf(cost, priceOf(cost, figures).gross, figures)).toBeCloseTo(marginPercent, 6);
-    }),
-  ); // prettier-ignore
+  const figures = PLAN.figures;
+  expect(priceOf(60, { ...figures, marginPercent: 40, taxPercent: 20 })).toEqual({ net: 100, tax: 20, gross: 120 }); // prettier-ignore
+  expect(marginOf(60, 120, { ...figures, taxPercent: 20 })).toBeCloseTo(40, 9);
+  expect(marginOf(60, 48, { ...figures, taxPercent: 0 })).toBe(-25);
+  expect(marginOf(60, 0, figures)).toBe(0);
 });
 
-test('what is bought covers what all bags take; a maker more never costs less than nothing', () => {
-  const counts = fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 1, maxLength: 5 });
+test('what is bought covers what the bags take; shares of bags, tops and notions are the whole cost; a maker more never costs less than nothing', () => {
+  const counts = fc.array(fc.tuple(fc.integer({ min: 0, max: 30 }), fc.nat(30), fc.constantFrom('Fog', 'Tar')), { minLength: 1, maxLength: 5 });
+  const top = [{ fabric: 'Tar', widthMm: 70, lengthMm: 300, count: 4 }];
+  const priced = [...shelf, { ...USUAL_CLOTH, name: 'Tar', pricePerMetre: 7 }];
   fc.assert(
-    fc.property(counts, (list) => {
-      const blocks = list.map((bags, index) => block(`B${index}`, bags));
-      const order = orderOf(blocks, Math.max(...list), shelf, FIGURES, 'metric');
-      for (const { total, packs } of order.papers)
-        expect(packs * FIGURES.papersInPack).toBeGreaterThanOrEqual(total);
-      for (const { needMm, buyMm } of order.cloth) expect(buyMm + 300).toBeGreaterThanOrEqual(needMm);
-      expect(order.spools * FIGURES.spoolMetres).toBeGreaterThanOrEqual(order.threadMetres - 1e-6);
-      const { more, less } = oneMaker(blocks, Math.max(...list), shelf, FIGURES, 'metric');
-      expect(Math.min(more, less)).toBeGreaterThanOrEqual(0);
+    fc.property(counts, fc.nat(3), (list, spareSets) => {
+      const blocks = list.map(([bags, left, fabric], index) => block(`B${index}`, bags, Math.min(bags, left), fabric));
+      const makers = Math.max(...list.map(([bags]) => bags));
+      const asked = wanted(blocks, makers, { shelf: priced, top, plan: { ...PLAN, figures: { ...PLAN.figures, spareSets } } });
+      const order = orderOf(asked);
+      for (const { packs, pack, stock, left, needed } of order.lines) {
+        expect(packs * pack + stock).toBeGreaterThanOrEqual(left - 1e-6);
+        expect(left).toBeLessThanOrEqual(needed + 1e-6);
+      }
+      const bags = order.bagCosts.reduce((sum, { each, bags: own }) => sum + each * own, 0);
+      expect(bags + order.topCost * order.sets + order.worth.notions).toBeCloseTo(order.worth.all, 6);
+      const { more, less } = oneMaker(asked);
+      expect(Math.min(more, less)).toBeGreaterThanOrEqual(-1e-9);
     }),
   );
-});
+}); // prettier-ignore
 
 test('the order as CSV: one row a thing in its unit; names that look like formulas are made harmless', () => {
   const named = [{ ...shelf[0]!, name: '=SUM(A1)' }];
-  const order = orderOf([{ ...block('A', 1), contents: { papers: [{ name: '+hex', count: 30, spares: 3 }], fabrics: [{ fabric: '=SUM(A1)', cuts: [{ widthMm: 100, lengthMm: 100, count: 50 }] }] } } as unknown as OrderedBlock], 1, named, FIGURES, 'metric');
-  expect(orderCsv(order, named, FIGURES, 'metric').split('\r\n')).toEqual([
-    'group,thing,needed,in stock,to buy,unit,price of one,cost',
-    "cloth,'=SUM(A1),0.500,0.300,0.200,m,10.00,2.00",
-    "papers,'+hex,33,0,1,pack of 100,5.00,5.00",
-    'thread,sewing thread,21.0 m,0,1,spool of 200 m,4.00,4.00',
-    'notions,for each maker,1,0,1,set,2.00,2.00',
+  const order = orderOf(wanted([block('A', 1, 1, '=SUM(A1)')], 1, { shelf: named, plan: { ...PLAN, notions: [] } }));
+  expect(orderCsv(order, { thread: '', 'papers:hexagon': '+Mill' }, 'metric').split('\r\n')).toEqual([
+    'group,thing,unit,all bags,not packed yet,in stock,on its way,to buy,price of one,cost,supplier',
+    "cloth,'=SUM(A1),m,0.300,0.300,0.300,0.000,0 × 0.100 m,1.00,0.00,",
+    "papers,hexagon,papers,33,33,0,0,1 × 100 papers,5.00,5.00,'+Mill",
+    'thread,sewing thread,m,21,21,0,0,1 × 200 m,4.00,4.00,',
     '',
   ]);
 }); // prettier-ignore

@@ -1,141 +1,239 @@
-import { pickList, type PackedBlock } from '../bags';
-import { USUAL_CLOTH, clothNeed, type ClothNeed, type CutLine, type ShelfCloth } from '../cloth';
-import { itemAt } from '../lists';
+import { pickList, type BagContents } from '../bags';
+import { USUAL_CLOTH, clothSizes, soldBy, usableWidth, type ShelfCloth } from '../cloth';
+import { boltPlan, type BoltPlan, type BoltSize } from '../cutting';
 import type { UnitSystem } from '../length';
 import type { TopPiece } from '../setting';
+import type { GivenCut, OrderPlan } from './plan';
 
-/** A block with its bags and the thread that one maker sews it with. */
-export interface OrderedBlock extends PackedBlock {
+/** A block with what one of its bags holds. */
+export interface OrderedBlock {
+  readonly id: string;
+  readonly block: string;
+  readonly contents: BagContents;
+  /** Bags of this block, one per maker; and those of them that are not packed yet. */
+  readonly bags: number;
+  readonly left: number;
+  /** When each of the others was packed, ms since 1970. */
+  readonly packedAt: readonly number[];
+  /** Of thread that one maker sews it with, and of paper edges that are basted, m. */
   readonly threadMetres: number;
+  readonly edgeMetres: number;
 }
-
-/** What is bought beside cloth, and how; money as the shop counts it, 0 where a price is not known. */
-export interface OrderFigures {
-  readonly papersInPack: number;
-  readonly packPrice: number;
-  readonly spoolMetres: number;
-  readonly spoolPrice: number;
-  /** What each maker gets once: needles, thimble, glue, a pouch. */
-  readonly notionsPrice: number;
-  /** Of the price, before tax. */
-  readonly marginPercent: number;
-  readonly taxPercent: number;
-}
-
-export const USUAL_ORDER: OrderFigures = {
-  papersInPack: 100,
-  packPrice: 0,
-  spoolMetres: 200,
-  spoolPrice: 0,
-  notionsPrice: 0,
-  marginPercent: 40,
-  taxPercent: 0,
-};
-
-/** How far the figures go. A margin of a hundred per cent has no price. */
-export const ORDER_LIMITS: Readonly<
-  Record<keyof OrderFigures, { readonly least: number; readonly most: number }>
-> = {
-  papersInPack: { least: 1, most: 10_000 },
-  packPrice: { least: 0, most: 10_000 },
-  spoolMetres: { least: 1, most: 20_000 },
-  spoolPrice: { least: 0, most: 10_000 },
-  notionsPrice: { least: 0, most: 10_000 },
-  marginPercent: { least: 0, most: 95 },
-  taxPercent: { least: 0, most: 50 },
-};
-
-export interface PaperNeed {
-  readonly what: string;
-  readonly total: number;
-  readonly packs: number;
-}
-
-/** What all bags of a project take, what has to be bought of it, and what that costs. */
-export interface Order {
-  readonly cloth: readonly ClothNeed[];
-  readonly papers: readonly PaperNeed[];
-  readonly threadMetres: number;
-  readonly spools: number;
-  readonly makers: number;
-  readonly cost: { readonly cloth: number; readonly papers: number; readonly thread: number; readonly notions: number; readonly all: number };
-} // prettier-ignore
 
 /** The shelf by the names of its cloths. */
-export type NamedShelf = readonly (ShelfCloth & { readonly name: string })[];
+export type NamedShelf = readonly (ShelfCloth & {
+  readonly name: string;
+  /** When its stock was counted, ms since 1970; as if just now where it is not said. */
+  readonly stockAt?: number;
+})[];
 
 /** A piece that each maker's top takes beside the blocks, and of which cloth. */
 export interface TopCut extends TopPiece {
   readonly fabric: string;
 }
 
-/**
- * Adds up what some blocks' bags take. Whole packs and spools are bought; cloth as shops cut it, stock first.
- * @param top what one maker's top takes beside the blocks: strips, cornerstones, border
- */
-export function orderOf(
-  blocks: readonly OrderedBlock[],
-  makers: number,
-  shelf: NamedShelf,
-  figures: OrderFigures,
-  system: UnitSystem,
-  top: readonly TopCut[] = [],
-): Order {
-  const { papers: lines, cloth: cloths } = pickList(blocks);
-  const sizesOf = (fabric: string): CutLine[] => [
-    ...(cloths.find((one) => one.fabric === fabric)?.lines ?? []),
-    ...top
-      .filter((piece) => piece.fabric === fabric)
-      .map((piece) => ({ ...piece, total: piece.count * makers })),
-  ];
-  const fabrics = [...new Set([...cloths.map(({ fabric }) => fabric), ...top.map(({ fabric }) => fabric)])];
-  const cloth = fabrics.map((fabric) =>
-    clothNeed(fabric, sizesOf(fabric), shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH, system),
-  );
-  const papers = lines.map(({ what, total }) => ({
-    what,
-    total,
-    packs: Math.ceil(total / figures.papersInPack),
-  }));
-  const threadMetres = blocks.reduce((sum, { threadMetres: own, bags }) => sum + own * bags, 0);
-  // A spool that ends a hair short is not another spool.
-  const spools = Math.ceil(threadMetres / figures.spoolMetres - 1e-9);
-  const parts = {
-    cloth: cloth.reduce((sum, { cost }) => sum + cost, 0),
-    papers: papers.reduce((sum, { packs }) => sum + packs, 0) * figures.packPrice,
-    thread: spools * figures.spoolPrice,
-    notions: makers * figures.notionsPrice,
-  };
-  const all = parts.cloth + parts.papers + parts.thread + parts.notions;
-  return { cloth, papers, threadMetres, spools, makers, cost: { ...parts, all } };
+/** What an order is worked out from. */
+export interface OrderWanted {
+  readonly blocks: readonly OrderedBlock[];
+  readonly makers: number;
+  readonly shelf: NamedShelf;
+  readonly plan: OrderPlan;
+  readonly system: UnitSystem;
+  /** What one maker's top takes beside the blocks: strips, cornerstones, border. */
+  readonly top?: readonly TopCut[];
+  /** What is ordered and has not come yet, by line. */
+  readonly ordered?: Readonly<Record<string, number>>;
 }
 
-/** What one maker more costs, and one less saves: they take every block. */
-export function oneMaker(
-  blocks: readonly OrderedBlock[],
-  makers: number,
-  shelf: NamedShelf,
-  figures: OrderFigures,
-  system: UnitSystem,
-  top: readonly TopCut[] = [],
-): { readonly more: number; readonly less: number } {
-  const costs = [-1, 0, 1].map((change) => {
-    const changed = blocks.map((block) => ({ ...block, bags: Math.max(0, block.bags + change) }));
-    return orderOf(changed, Math.max(0, makers + change), shelf, figures, system, top).cost.all;
+export type LineGroup = 'cloth' | 'papers' | 'thread' | 'notions';
+
+/** One thing to buy. Amounts are in `unit`: mm of the bolt, papers, m of thread, or what a notion is counted in. */
+export interface OrderLine {
+  readonly key: string;
+  readonly group: LineGroup;
+  readonly thing: string;
+  readonly unit: string;
+  /** For all bags, spare sets included. */
+  readonly needed: number;
+  /** For those that are not packed yet. */
+  readonly left: number;
+  /** What is there: as it was counted, less what bags took since. */
+  readonly stock: number;
+  /** On its way. */
+  readonly ordered: number;
+  /** It is sold by so much: packs, spools, tenths of a metre. */
+  readonly pack: number;
+  /** Packs still to buy; and packs on their way that nothing wants any more. */
+  readonly packs: number;
+  readonly over: number;
+  readonly price: number;
+}
+
+/** How one cloth is cut up for the bags that are not packed yet. */
+export interface ClothBolt {
+  readonly fabric: string;
+  readonly sizes: readonly BoltSize[];
+  readonly plan: BoltPlan;
+  readonly usableMm: number;
+}
+
+/** Money by group. */
+export type Money = Readonly<Record<LineGroup, number>> & { readonly all: number };
+
+/** What all bags of a project take, what has to be bought of it, and what that costs. */
+export interface Order {
+  readonly lines: readonly OrderLine[];
+  readonly bolts: readonly ClothBolt[];
+  /** Makers and spare sets. */
+  readonly sets: number;
+  /** All that the bags take, whole packs, whether it is there already or not. */
+  readonly worth: Money;
+  /** What is still to be bought. */
+  readonly toPay: Money;
+  /** Of `worth`, what a bag of each block takes, and each top; notions apart. */
+  readonly bagCosts: readonly { readonly block: string; readonly each: number; readonly bags: number }[];
+  readonly topCost: number;
+}
+
+export const lineKey = (group: LineGroup, thing: string) => `${group}:${thing}`;
+const THREAD = 'sewing thread';
+
+/** An amount that ends a hair over a pack is not another pack. */
+const HAIR = 1e-9;
+const packsOf = (amount: number, pack: number) => Math.max(0, Math.ceil(amount / pack - HAIR));
+
+/**
+ * Adds up what the bags take. Whole packs and spools are bought, cloth as shops cut it and as its bolt plan needs it; what is there
+ * and what is on its way comes first. Packed bags take nothing more.
+ */
+export function orderOf(wanted: OrderWanted): Order {
+  const { blocks, makers, shelf, plan, system, ordered = {} } = wanted;
+  const { figures, notions, stock } = plan;
+  const sets = makers + figures.spareSets;
+  const [all, open] = [blocks.map(({ bags }) => bags), blocks.map(({ left }) => left)].map((bags) => bags.map((count) => count + figures.spareSets)) as [number[], number[]];
+  const line = (group: LineGroup, thing: string, unit: string, needed: number, left: number, own: number, pack: number, price: number): OrderLine => {
+    const key = lineKey(group, thing);
+    const onWay = ordered[key] ?? 0;
+    const over = onWay > 0 ? Math.min(Math.floor(onWay / pack + HAIR), Math.floor((own + onWay - left) / pack + HAIR)) : 0;
+    return { key, group, thing, unit, needed, left, stock: own, ordered: onWay, pack, packs: packsOf(left - own - onWay, pack), over: Math.max(0, over), price };
+  };
+  const since = (counted: number) => blocks.map(({ packedAt }) => packedAt.filter((at) => at > counted).length);
+  const inStock = (group: LineGroup, thing: string, usedBy: (bags: readonly number[]) => number) => {
+    const key = lineKey(group, thing);
+    const there = stock[key] ?? 0;
+    return there === 0 ? 0 : Math.max(0, there - usedBy(since(plan.stockAt[key] ?? 0)));
+  };
+  const clothThere = (fabric: string, { stockMm, stockAt = Infinity }: NamedShelf[number] | ShelfCloth & { stockAt?: number }, usableMm: number, mayTurn: boolean) => {
+    const used = stockMm === 0 ? [] : (clothUse({ ...wanted, top: [] }, since(stockAt), 0).get(fabric) ?? []);
+    return Math.max(0, stockMm - boltPlan(used, usableMm, mayTurn).lengthMm);
+  };
+  const sizesNow = clothUse(wanted, open, sets);
+  const cloths = [...clothUse(wanted, all, sets)].map(([fabric, sizes]) => {
+    const cloth = shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH;
+    const [usableMm, mayTurn] = [usableWidth(cloth), cloth.turns === 'any'];
+    const now = sizesNow.get(fabric) ?? [];
+    const [whole, left] = [sizes, now].map((list) => boltPlan(list, usableMm, mayTurn)) as [BoltPlan, BoltPlan];
+    const pack = soldBy(system);
+    return {
+      bolt: { fabric, sizes: now, plan: left, usableMm },
+      line: line('cloth', fabric, 'mm', whole.lengthMm, left.lengthMm, clothThere(fabric, cloth, usableMm, mayTurn), pack, (cloth.pricePerMetre * pack) / 1000),
+    };
   });
-  const [less, now, more] = [itemAt(costs, 0), itemAt(costs, 1), itemAt(costs, 2)];
-  return { more: more - now, less: now - less };
+  const totals = (bags: readonly number[]) => {
+    const papers = pickList(blocks.map((block, index) => ({ ...block, bags: bags[index] ?? 0 }))).papers;
+    const metres = (own: (block: OrderedBlock) => number) => blocks.reduce((sum, block, index) => sum + own(block) * (bags[index] ?? 0), 0);
+    return { papers, thread: metres(({ threadMetres }) => threadMetres), edges: metres(({ edgeMetres }) => edgeMetres) };
+  };
+  const [whole, left] = [totals(all), totals(open)];
+  const leftPapers = new Map(left.papers.map(({ what, total }) => [what, total]));
+  const lines = [
+    ...cloths.map((one) => one.line),
+    ...whole.papers.map(({ what, total }) => line('papers', what, 'papers', total, leftPapers.get(what) ?? 0, inStock('papers', what, (bags) => totals(bags).papers.find((one) => one.what === what)?.total ?? 0), figures.papersInPack, figures.packPrice)),
+    line('thread', THREAD, 'm', whole.thread, left.thread, inStock('thread', THREAD, (bags) => totals(bags).thread), figures.spoolMetres, figures.spoolPrice),
+    ...notions.map(({ what, amount, per, unit, pack, price }) => {
+      const [needed, still] = per === 'maker' ? [amount * sets, amount * sets] : [amount * whole.edges, amount * left.edges];
+      return line('notions', what, unit, needed, still, inStock('notions', what, (bags) => (per === 'metre' ? amount * totals(bags).edges : 0)), pack, price);
+    }),
+  ];
+  const worth = money(lines, ({ needed, pack }) => packsOf(needed, pack));
+  return { lines, bolts: cloths.map(({ bolt }) => bolt), sets, worth, toPay: money(lines, ({ packs }) => packs), ...shares(wanted, all, sets, lines) };
+} // prettier-ignore
+
+function money(lines: readonly OrderLine[], packs: (line: OrderLine) => number): Money {
+  const sum = (group?: LineGroup) =>
+    lines.reduce((total, line) => total + (group && line.group !== group ? 0 : packs(line) * line.price), 0);
+  return { cloth: sum('cloth'), papers: sum('papers'), thread: sum('thread'), notions: sum('notions'), all: sum() }; // prettier-ignore
+}
+
+/** Sizes to cut of each cloth: pieces, or the cut that each bag of a block is given; and what the tops take. */
+function clothUse({ blocks, plan, top = [] }: OrderWanted, bags: readonly number[], sets: number): Map<string, BoltSize[]> {
+  const given = (blockId: string, fabric: string) => plan.givenCuts.find((cut) => cut.blockId === blockId && cut.fabric === fabric);
+  const packed = blocks.map(({ id, block, contents }, index) => ({
+    block,
+    bags: bags[index] ?? 0,
+    contents: { ...contents, fabrics: contents.fabrics.map(({ fabric, cuts }) => ({ fabric, cuts: cutsOf(cuts, given(id, fabric)) })) },
+  }));
+  const sizes = new Map(pickList(packed).cloth.map(({ fabric, lines }) => [fabric, clothSizes(lines)]));
+  for (const { fabric, widthMm, lengthMm, count } of top)
+    sizes.set(fabric, [...(sizes.get(fabric) ?? []), { what: 'for the tops', widthMm, lengthMm, total: count * sets }]);
+  return sizes;
+} // prettier-ignore
+
+type Cuts = BagContents['fabrics'][number]['cuts'];
+
+function cutsOf(cuts: Cuts, given: GivenCut | undefined): Cuts {
+  if (!given) return cuts;
+  const { name, widthMm, lengthMm } = given;
+  return [{ kindName: name, widthMm, lengthMm, count: 1 }];
+}
+
+/** Shares the worth of cloth by area, that of papers by count, that of thread by length: all shares together are the whole. */
+function shares(wanted: OrderWanted, bags: readonly number[], sets: number, lines: readonly OrderLine[]): Pick<Order, 'bagCosts' | 'topCost'> {
+  const { blocks } = wanted;
+  const alone = blocks.map((_, index) => clothUse({ ...wanted, top: [] }, blocks.map((_, other) => (other === index ? (bags[index] ?? 0) : 0)), 0));
+  const tops = clothUse({ ...wanted, blocks: [] }, [], sets);
+  const areaOf = (use: ReadonlyMap<string, readonly BoltSize[]>, fabric: string) =>
+    (use.get(fabric) ?? []).reduce((sum, { widthMm, lengthMm, total }) => sum + widthMm * lengthMm * total, 0);
+  const clothCost = (use: ReadonlyMap<string, readonly BoltSize[]>) =>
+    lines.filter(({ group }) => group === 'cloth').reduce((sum, { thing, needed, pack, price }) => {
+      const area = [...alone, tops].reduce((whole, one) => whole + areaOf(one, thing), 0);
+      return sum + (area === 0 ? 0 : (packsOf(needed, pack) * price * areaOf(use, thing)) / area);
+    }, 0);
+  const share = ({ needed, pack, price }: OrderLine, own: number) => (needed === 0 ? 0 : (packsOf(needed, pack) * price * own) / needed);
+  const bagCosts = blocks.map(({ block, contents, threadMetres }, index) => {
+    const own = bags[index] ?? 0;
+    const small = lines.reduce((sum, line) => {
+      if (line.group === 'thread') return sum + share(line, threadMetres * own);
+      if (line.group !== 'papers') return sum;
+      const count = contents.papers.filter(({ name }) => name === line.thing).reduce((all, { count: papers, spares }) => all + papers + spares, 0);
+      return sum + share(line, count * own);
+    }, 0);
+    return { block, each: own === 0 ? 0 : (clothCost(alone[index] ?? new Map()) + small) / own, bags: own };
+  });
+  return { bagCosts, topCost: sets === 0 ? 0 : clothCost(tops) / sets };
+} // prettier-ignore
+
+/** What one maker more costs, and one less saves: they take every block. What is in stock already is not counted off. */
+export function oneMaker(wanted: OrderWanted): { readonly more: number; readonly less: number } {
+  const cost = (change: number) =>
+    orderOf({
+      ...wanted,
+      makers: Math.max(0, wanted.makers + change),
+      blocks: wanted.blocks.map((block) => ({ ...block, bags: Math.max(0, block.bags + change) })),
+    }).worth.all;
+  const now = cost(0);
+  return { more: cost(1) - now, less: now - cost(-1) };
 }
 
 /** What is asked of a maker so that a share of it is left when all is bought. */
-export function priceOf(cost: number, { marginPercent, taxPercent }: OrderFigures): { readonly net: number; readonly tax: number; readonly gross: number } {
+export function priceOf(cost: number, { marginPercent, taxPercent }: OrderPlan['figures']): { readonly net: number; readonly tax: number; readonly gross: number } {
   const net = cost / (1 - marginPercent / 100);
   const tax = (net * taxPercent) / 100;
   return { net, tax, gross: net + tax };
 } // prettier-ignore
 
 /** The share of a price (tax in it) that is left when all is bought, per cent; negative where it costs more. */
-export function marginOf(cost: number, gross: number, { taxPercent }: OrderFigures): number {
+export function marginOf(cost: number, gross: number, { taxPercent }: OrderPlan['figures']): number {
   const net = gross / (1 + taxPercent / 100);
   return net === 0 ? 0 : (100 * (net - cost)) / net;
 }

@@ -10,7 +10,7 @@ export {
   type PaperNeed,
 } from './papersInPlay';
 export { papersOverTime, type PapersAt } from './papersOverTime';
-export { outerPapers, type OuterPapers } from './outerPapers';
+export { outerPapers, sideOf, type OuterPapers } from './outerPapers';
 export {
   projectPapers,
   type BlockPapers,

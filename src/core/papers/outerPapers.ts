@@ -1,7 +1,15 @@
 import { itemAt, knownOf } from '../lists';
 import { buildSeamGraph, type SeamGraph } from '../block';
 import { boxOfPoints, toPolygon, type Box, type Point } from '../geometry';
-import { layOutTop, placeBlocks, shareStrips, type Cell, type SetBlock, type Setting } from '../setting';
+import {
+  layOutTop,
+  placeBlocks,
+  shareStrips,
+  type BlockSide,
+  type Cell,
+  type SetBlock,
+  type Setting,
+} from '../setting';
 
 /** A block that leaves more than this beside it in its cell is sewn onto a square, mm. */
 const SPARE_MM = 1;
@@ -17,8 +25,6 @@ export interface OuterPapers {
   /** For each patch with an edge at the rim the turn after which its paper may come out; Infinity: when the top is finished. */
   readonly outAfter: ReadonlyMap<number, number>;
 }
-
-type Side = 'top' | 'right' | 'bottom' | 'left';
 
 /**
  * Finds when the papers at the rims of blocks come out. With sashing a side is sewn when the block that gets its strip
@@ -51,7 +57,7 @@ export function outerPapers(setting: Setting, blocks: readonly SetBlock[]): Oute
       for (const { patch, side } of sides) {
         const strip = isAppliqued
           ? undefined
-          : stripAt(layout.strips, itemAt(layout.cells, cell), cell, side as Side);
+          : stripAt(layout.strips, itemAt(layout.cells, cell), cell, side as BlockSide);
         const taker = strip === undefined ? undefined : takerOf.get(strip);
         const turn = isAppliqued
           ? own
@@ -66,7 +72,7 @@ export function outerPapers(setting: Setting, blocks: readonly SetBlock[]): Oute
 }
 
 /** The side of a block that an open edge lies on, if it lies on one. */
-function sideOf(path: readonly Point[], { minX, minY, maxX, maxY }: Box): Side | undefined {
+export function sideOf(path: readonly Point[], { minX, minY, maxX, maxY }: Box): BlockSide | undefined {
   const on = (isOn: (point: Point) => boolean) => path.every(isOn);
   if (on(({ y }) => Math.abs(y - minY) < ON_SIDE_MM)) return 'top';
   if (on(({ y }) => Math.abs(y - maxY) < ON_SIDE_MM)) return 'bottom';
@@ -78,7 +84,7 @@ function stripAt(
   strips: ReturnType<typeof layOutTop>['strips'],
   at: Cell,
   cell: number,
-  side: Side,
+  side: BlockSide,
 ): string | undefined {
   const kind = side === 'top' || side === 'bottom' ? 'horizontal' : 'vertical';
   const isThere = ({ x, y }: { x: number; y: number }) => {

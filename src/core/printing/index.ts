@@ -4,3 +4,5 @@ export { markInk, papersJob, type PaperRun, type PapersJob, type PapersOptions }
 export { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './jigs';
 export { paperRuns, printJob, type PrintWish, type Printed } from './printJob';
 export { stepCards } from './stepCards';
+export { numberStickers } from './numberStickers';
+export { orderSheets, type OrderSheets, type PrintedLine } from './orderSheets';

@@ -1,7 +1,10 @@
 import { expect, test } from 'vitest';
 import { defaultRecipe, generate } from '../generate';
+import { boxOf } from '../geometry';
+import { batchesOf, numbersOf } from '../sheet';
 import { patch, rosette, plannedSheet } from '../testing';
-import type { Ink } from './ink';
+import { PAGE_MM, type Ink } from './ink';
+import { numberStickers } from './numberStickers';
 import { stepCards } from './stepCards';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
@@ -44,3 +47,40 @@ test('a thread that goes on begins with a ring, a new one with a dot', () => {
   const starts = inkOf(generate(defaultRecipe('star'))).filter((one) => one.kind === 'dot' && one.radiusMm === 1.3);
   expect(starts.map((one) => one.kind === 'dot' && one.isFilled)).toEqual(joins.map(({ carriesOn }) => !carriesOn));
 }); // prettier-ignore
+
+test('like units have one card with a box for each, and the numbers of the others', () => {
+  const patches = generate(defaultRecipe('disc'));
+  const sheet = plannedSheet(patches, SETTINGS, undefined, { order: { school: 'best', isBatched: true } });
+  const { from, count, name } = batchesOf(sheet.steps).find(({ size }) => size === 1)!;
+  const ink = stepCards('Block', sheet, 'A4').pages.flatMap((page) => page.ink);
+  const texts = ink.flatMap((one) => (one.kind === 'text' || one.kind === 'paragraph' ? [one.text] : []));
+  expect(texts.filter((text) => text.includes(`${name}: ${count} to make`))).toHaveLength(1);
+  const [words] = texts.filter((text) => text.includes(`Make ${count} so.`));
+  for (const step of sheet.steps.slice(from + 1, from + count)) {
+    const [left, right] = step.kind === 'join' ? [step.left, step.right].map(numbersOf) : [];
+    expect(words).toContain(`${right} to ${left}`);
+  }
+  expect(words).not.toContain(`1 of ${count}`);
+  const boxes = ink.filter((one) => one.kind === 'outline' && one.strokeMm === 0.2 && boxOf(one.outline).maxX - boxOf(one.outline).minX === 3); // prettier-ignore
+  expect(boxes.length).toBe(batchesOf(sheet.steps).reduce((sum, batch) => sum + batch.count * batch.size, 0));
+});
+
+test('every paper has its sticker once, with its hand, under the step that wraps it, within the page', () => {
+  for (const kind of ['beams', 'grid', 'framed-diamond'] as const)
+    for (const size of ['A4', 'Letter'] as const) {
+      const sheet = plannedSheet(generate(defaultRecipe(kind)), SETTINGS);
+      const { pages } = numberStickers('Block', sheet, size);
+      const texts = pages.flatMap(({ ink }) => ink.flatMap((one) => (one.kind === 'text' && one.align === 'centre' ? [one.text] : []))); // prettier-ignore
+      const wanted = sheet.patches.map(({ hand }, i) => `${i + 1}${hand === 'none' ? '' : ` ${hand}`}`);
+      expect(texts.sort()).toEqual(wanted.sort());
+      const [width, height] = PAGE_MM[size];
+      for (const { ink } of pages)
+        for (const one of ink)
+          if (one.kind === 'dot') {
+            expect(Math.min(one.at.x, one.at.y, width - one.at.x, height - one.at.y)).toBeGreaterThan(10 + one.radiusMm - 0.01); // prettier-ignore
+            for (const other of ink)
+              if (other.kind === 'dot' && other !== one)
+                expect(Math.hypot(other.at.x - one.at.x, other.at.y - one.at.y)).toBeGreaterThan(2 * one.radiusMm); // prettier-ignore
+          }
+    }
+});

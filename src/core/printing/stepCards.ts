@@ -11,7 +11,15 @@ import {
   type Outline,
   type Point,
 } from '../geometry';
-import type { BlockSheet, SewnChain, SheetPatch, Step } from '../sheet';
+import {
+  batchesOf,
+  numbersOf,
+  type Batch,
+  type BlockSheet,
+  type SewnChain,
+  type SheetPatch,
+  type Step,
+} from '../sheet';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
 
 /** Cards across and down a page. */
@@ -26,56 +34,103 @@ const RAW_DASH_MM = [0.1, 1.1] as const;
 /** How far from a side towards the middle its fold number stands, as a share of the way. */
 const FOLD_INWARD = 0.22;
 
-/** Every step as a card with its picture and its words, six to a page, to cut apart and keep with the work. */
+/** A card: a step by itself, or one of several units that are alike, with a box to tick for each. */
+interface Entry {
+  readonly step: Step;
+  readonly index: number;
+  readonly batch?: Batch;
+}
+
+/**
+ * The steps as cards with their pictures and words, six to a page, to cut apart and keep with the work. Units that are alike have
+ * their cards once, with as many boxes to tick as there are to make.
+ */
 export function stepCards(name: string, sheet: BlockSheet, size: PageSize): PrintJob {
   const [widthMm, heightMm] = PAGE_MM[size];
   const [wide, high] = [(widthMm - 2 * MARGIN_MM) / ACROSS, (heightMm - 2 * MARGIN_MM) / DOWN];
   const perPage = ACROSS * DOWN;
-  const pages = Array.from({ length: Math.ceil(sheet.steps.length / perPage) }, (_, page) => ({
-    ink: sheet.steps.slice(page * perPage, (page + 1) * perPage).flatMap((step, i) => {
+  const entries = entriesOf(sheet.steps);
+  const pages = Array.from({ length: Math.ceil(entries.length / perPage) }, (_, page) => ({
+    ink: entries.slice(page * perPage, (page + 1) * perPage).flatMap((entry, i) => {
       const corner = { x: MARGIN_MM + (i % ACROSS) * wide, y: MARGIN_MM + Math.floor(i / ACROSS) * high };
-      return card(name, sheet, step, page * perPage + i, corner, wide, high);
+      return card(name, sheet, entry, corner, wide, high);
     }),
   }));
   return { title: `${name}: step cards`, widthMm, heightMm, pages };
 }
 
+function entriesOf(steps: readonly Step[]): Entry[] {
+  const batches = batchesOf(steps);
+  return steps.flatMap((step, index): Entry[] => {
+    const batch = batches.find(({ from, count, size }) => index >= from && index < from + count * size);
+    if (!batch) return [{ step, index }];
+    return index < batch.from + batch.size ? [{ step, index, batch }] : [];
+  });
+}
+
 function card(
   name: string,
   sheet: BlockSheet,
-  step: Step,
-  index: number,
+  { step, index, batch }: Entry,
   corner: Point,
   wide: number,
   high: number,
 ): Ink[] {
-  const frame: Outline = {
-    corners: [
-      corner,
-      { x: corner.x + wide, y: corner.y },
-      { x: corner.x + wide, y: corner.y + high },
-      { x: corner.x, y: corner.y + high },
-    ],
-    bulges: [0, 0, 0, 0],
-  };
-  const repeat =
-    step.kind === 'join' && step.repeat
-      ? `  ·  ${step.repeat.letter} ${step.repeat.copy} of ${step.repeat.copies}`
-      : '';
-  const head = `${name}  ·  ${index + 1} of ${sheet.steps.length}  ·  about ${Math.max(1, Math.round(step.minutes))} min${repeat}`;
+  const frame = boxAt(corner, wide, high);
+  const minutes = `about ${Math.max(1, Math.round(step.minutes))} min`;
+  const head = `${name}  ·  ${index + 1} of ${sheet.steps.length}  ·  ${minutes}${batch ? `  ·  ${batch.name}: ${batch.count} to make` : ''}`;
+  const text = batch ? textOfAll(sheet, step, index, batch) : step.text;
   return [
     { kind: 'outline', outline: frame, strokeMm: 0.1, dashMm: [2, 2], isGrey: true },
     { kind: 'text', at: { x: corner.x + 4, y: corner.y + 6.5 }, text: head, sizeMm: 3.2, align: 'left' },
     ...picture(sheet, step, { x: corner.x + 5, y: corner.y + 10 }, wide - 10, high - WORDS_MM - 14),
+    ...(batch ? tickBoxes(batch.count, corner, wide) : []),
     {
       kind: 'paragraph',
       at: { x: corner.x + 4, y: corner.y + high - WORDS_MM },
-      text: step.hostNote ? `${step.text} Note: ${step.hostNote}` : step.text,
+      text: step.hostNote ? `${text} Note: ${step.hostNote}` : text,
       sizeMm: 2.9,
       widthMm: wide - 8,
       heightMm: WORDS_MM - 3,
     },
   ];
+}
+
+function boxAt({ x, y }: Point, wide: number, high: number): Outline {
+  const corners = [
+    { x, y },
+    { x: x + wide, y },
+    { x: x + wide, y: y + high },
+    { x, y: y + high },
+  ];
+  return { corners, bulges: [0, 0, 0, 0] };
+}
+
+/** Side of a box to tick, from one to the next, and how many stand above each other at the right edge of a card, mm. */
+const [TICK_MM, TICK_PITCH_MM, TICKS_DOWN] = [3, 4.4, 9];
+
+function tickBoxes(count: number, corner: Point, wide: number): Ink[] {
+  return Array.from({ length: count }, (_, i): Ink => {
+    const x = corner.x + wide - 7 - Math.floor(i / TICKS_DOWN) * TICK_PITCH_MM;
+    const y = corner.y + 10 + (i % TICKS_DOWN) * TICK_PITCH_MM;
+    return { kind: 'outline', outline: boxAt({ x, y }, TICK_MM, TICK_MM), strokeMm: 0.2 };
+  });
+}
+
+/** Pieces of up to so many patches are told by their numbers on the card of a batch. */
+const MOST_TOLD = 3;
+
+/** What is done for one of several, and on which papers for the others. */
+function textOfAll(sheet: BlockSheet, step: Step, index: number, { from, count, size }: Batch): string {
+  const others = Array.from({ length: count - 1 }, (_, copy) => sheet.steps[index + (copy + 1) * size]);
+  const told = others.flatMap((other) => {
+    if (other?.kind !== 'join' || other.left.length > MOST_TOLD || other.right.length > MOST_TOLD) return [];
+    return [`${numbersOf(other.right)} to ${numbersOf(other.left)}`];
+  });
+  const also = told.length === 0 ? '' : ` Likewise ${told.join('; ')}.`;
+  const isFirst = index === from;
+  const bare = step.text.replace(/ This is [^.]+, 1 of \d+\./, '');
+  return `${bare}${isFirst || told.length > 0 ? ` Make ${count} so.` : ''}${also}`;
 }
 
 function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, high: number): Ink[] {

@@ -10,6 +10,8 @@ export interface ProgressEvent {
   readonly at: string;
   /** The patches of the step, so that it can be understood when the plan no longer has it. */
   readonly units?: StepUnits;
+  /** What the step was done with; nothing in entries of older pages, which count whatever has become of the block. */
+  readonly made?: string;
 }
 
 export interface Progress {
@@ -18,30 +20,44 @@ export interface Progress {
   readonly stuck: ReadonlySet<string>;
   /** Steps recorded as done that the present plan does not have. */
   readonly orphaned: readonly string[];
+  /** Steps of the present plan that were done with other papers or cloth than they take now: they are not done. */
+  readonly changed: ReadonlySet<string>;
 }
 
 /**
  * Folds events into the state of one maker's block.
  * Events count in the order of their own time; at the same time in the order in which they came.
  * @param stepIds the steps of the present plan
+ * @param madeOf what a step is done with now; an entry that was made with something else does not count
  */
-export function foldEvents(events: readonly ProgressEvent[], stepIds: Iterable<string>): Progress {
+export function foldEvents(
+  events: readonly ProgressEvent[],
+  stepIds: Iterable<string>,
+  madeOf: (stepId: string) => string | undefined = () => undefined,
+): Progress {
   const seen = new Set<string>();
   const once = events.filter(({ clientId }) => !seen.has(clientId) && seen.add(clientId));
   const ordered = once.map((event, index) => ({ event, index }));
   ordered.sort((a, b) => Date.parse(a.event.at) - Date.parse(b.event.at) || a.index - b.index);
-  const [done, stuck] = [new Set<string>(), new Set<string>()];
+  const [done, stuck, changed] = [new Set<string>(), new Set<string>(), new Set<string>()];
+  const isOther = ({ stepId, made }: ProgressEvent) => made !== undefined && madeOf(stepId) !== undefined && made !== madeOf(stepId); // prettier-ignore
   for (const { event } of ordered) {
-    if (event.kind === 'done') {
+    if (event.kind === 'done' && isOther(event)) {
+      if (!done.has(event.stepId)) changed.add(event.stepId);
+    } else if (event.kind === 'done') {
       done.add(event.stepId);
       stuck.delete(event.stepId);
-    } else if (event.kind === 'undone') done.delete(event.stepId);
-    else stuck.add(event.stepId);
+      changed.delete(event.stepId);
+    } else if (event.kind === 'undone') {
+      done.delete(event.stepId);
+      changed.delete(event.stepId);
+    } else stuck.add(event.stepId);
   }
   const known = new Set(stepIds);
   return {
     done: new Set([...done].filter((step) => known.has(step))),
     stuck: new Set([...stuck].filter((step) => known.has(step) && !done.has(step))),
     orphaned: [...done].filter((step) => !known.has(step)),
+    changed: new Set([...changed].filter((step) => known.has(step))),
   };
 }

@@ -4,8 +4,10 @@ export type StepUnits = readonly (readonly string[])[];
 /** A step of a plan, or one that was done, with its patches by id. */
 export interface StepOfPatches {
   readonly id: string;
-  readonly kind: 'baste' | 'join' | 'applique';
+  readonly kind: 'baste' | 'join' | 'applique' | 'finish';
   readonly units: StepUnits;
+  /** What it is done with, as the sheet marks it. */
+  readonly made?: string;
 }
 
 /** What lies on a maker's table, in whatever order it was sewn. */
@@ -52,7 +54,7 @@ export function standing(
   const covered: string[] = [];
   let isAtOdds = false;
   for (const step of plan) {
-    if (done.has(step.id) || step.kind === 'applique') continue;
+    if (done.has(step.id) || step.kind === 'applique' || step.kind === 'finish') continue;
     const patches = step.units.flat();
     const own = unitOf.get(patches[0] ?? '');
     const isCovered =

@@ -7,7 +7,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
  * @returns for example `join-3f9c…`, the same for any order of units and patches
  */
 export function stepId(
-  kind: 'baste' | 'join' | 'applique' | 'cut-away' | 'background',
+  kind: 'baste' | 'join' | 'applique' | 'cut-away' | 'background' | 'finish',
   units: readonly (readonly string[])[],
 ): string {
   const named = units.map((unit) => JSON.stringify([...unit].sort())).sort();

@@ -123,5 +123,5 @@ test('strips, corners and border are cut with an allowance all round, sizes that
   // The inner top is 260 by 320: sides as high as that, above and below right across.
   expect(pieces.border).toEqual([{ widthMm: 62, lengthMm: 332, count: 2 }, { widthMm: 62, lengthMm: 372, count: 2 }]); // prettier-ignore
   const plain = topPieces(grid(2, 3, { joint: 'edge-to-edge' }), 6);
-  expect(plain).toEqual({ strips: [], cornerstones: [], border: [] });
+  expect(plain).toEqual({ squares: [], strips: [], cornerstones: [], border: [] });
 });

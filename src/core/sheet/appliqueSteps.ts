@@ -15,48 +15,65 @@ const CUT_MM_PER_MINUTE = 100;
  * may; pin at once) or after, from behind, where the background is cut away.
  */
 export function appliqueSteps(sources: StepSources): AppliqueStep[] {
-  const { graph, system, sewing, applique = {} } = sources;
-  const { papersOut = 'before', isCutAway = papersOut === 'after' } = applique;
+  const { graph } = sources;
   const base = Math.min(...graph.patches.map(({ layer }) => layer));
   const upper = [...new Set(graph.patches.map(({ layer }) => layer))]
     .filter((layer) => layer > base)
     .sort((a, b) => a - b);
   const sewn = upper.flatMap((layer) => {
     const own = graph.patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
-    return groupsOf(graph, own).flatMap((patches): AppliqueStep[] => {
-      const rim = graph.openEdges.filter(({ patch }) => patches.includes(patch));
-      const lengthMm = rim.reduce((sum, edge) => sum + edge.lengthMm, 0);
-      const ids = patches.map((patch) => graph.patches[patch]?.id as string);
-      const numbers = patches.map((patch) => patch + 1);
-      const what = numbers.length === 1 ? `patch ${numbers[0]}` : `patches ${numbers.join(', ')}`;
-      const first =
-        papersOut === 'before'
-          ? `Press ${what}, take the papers out, pin at once and appliqué over the layer below`
-          : `Press ${what}, leave the papers in, pin and appliqué over the layer below`;
-      const after = papersOut === 'after' && !isCutAway ? ' Take the papers out through a slit behind.' : '';
-      const sew: AppliqueStep = {
-        kind: 'applique',
-        id: stepId('applique', [ids]),
-        text: `${first}: ${formatLength(lengthMm, system)} of edge. Overlap the start by a few stitches.${after} Iron: mind your fingers and follow the product labels.`,
-        minutes: lengthMm / sewing.appliqueMmPerMinute,
-        patches,
-        lengthMm,
-      };
-      if (!isCutAway) return [sew];
-      const papers = papersOut === 'after' ? ' Then take the papers out.' : '';
-      const cut: AppliqueStep = {
-        kind: 'applique',
-        id: stepId('cut-away', [ids]),
-        text: `Turn the work over and cut the background away behind ${what}, leaving ${formatLength(LEFT_BEHIND_MM, system)} inside the stitches.${papers} Scissors: lift the background away from the patches before each cut.`,
-        minutes: lengthMm / CUT_MM_PER_MINUTE,
-        patches,
-        lengthMm,
-      };
-      return [sew, cut];
-    });
+    return groupsOf(graph, own).flatMap((patches) =>
+      sewnOn(sources, patches, sayPatches(patches), 'the layer below'),
+    );
   });
   return [...backgroundStep(sources), ...sewn];
 }
+
+function sayPatches(patches: readonly number[]): string {
+  const numbers = patches.map((patch) => patch + 1);
+  return numbers.length === 1 ? `patch ${numbers[0]}` : `patches ${numbers.join(', ')}`;
+}
+
+/** Sewing some patches onto what lies below, and cutting that away behind them where the host wants it. */
+export function sewnOn(
+  { graph, system, sewing, applique = {} }: StepSources,
+  patches: readonly number[],
+  what: string,
+  onto: string,
+): AppliqueStep[] {
+  const { papersOut = 'before', isCutAway = papersOut === 'after' } = applique;
+  const rim = graph.openEdges.filter(({ patch }) => patches.includes(patch));
+  const lengthMm = rim.reduce((sum, edge) => sum + edge.lengthMm, 0);
+  const ids = patches.map((patch) => graph.patches[patch]?.id as string);
+  const first =
+    papersOut === 'before'
+      ? `Press ${what}, take the papers out, pin at once and appliqué over ${onto}`
+      : `Press ${what}, leave the papers in, pin and appliqué over ${onto}`;
+  const after = papersOut === 'after' && !isCutAway ? ' Take the papers out through a slit behind.' : '';
+  const sew: AppliqueStep = {
+    kind: 'applique',
+    id: stepId('applique', [ids]),
+    text: `${first}: ${formatLength(lengthMm, system)} of edge. Overlap the start by a few stitches.${after} Iron: mind your fingers and follow the product labels.`,
+    minutes: lengthMm / sewing.appliqueMmPerMinute,
+    patches,
+    lengthMm,
+  };
+  if (!isCutAway) return [sew];
+  const papers = papersOut === 'after' ? ' Then take the papers out.' : '';
+  const cut: AppliqueStep = {
+    kind: 'applique',
+    id: stepId('cut-away', [ids]),
+    text: `Turn the work over and cut the background away behind ${what}, leaving ${formatLength(LEFT_BEHIND_MM, system)} inside the stitches.${papers} Scissors: lift the background away from the patches before each cut.`,
+    minutes: lengthMm / CUT_MM_PER_MINUTE,
+    patches,
+    lengthMm,
+  };
+  return [sew, cut];
+}
+
+/** How the middle of a background is found and how the work is held on it. */
+export const CENTRE_AND_HOLD =
+  'Fold it in quarters and crease: the creases cross in its middle. Lay the work on it, its own middle there. Hold it by pins, basting thread, dots of glue, or two staples paper to paper (two do not pivot). Staples out before pressing or washing; with a rotary cutter cut away from yourself and close the blade.';
 
 /** Minutes for cutting a background, folding it and marking its middle. */
 const BACKGROUND_MINUTES = 6;
@@ -71,7 +88,7 @@ function backgroundStep({ graph, system, allowanceMm, background }: StepSources)
     {
       kind: 'applique',
       id: stepId('background', [[patch.id]]),
-      text: `Cut the background ${background + 1} from ${patch.fabric}: ${size}, which leaves ${formatLength(BACKGROUND_MORE_MM, system)} all round to trim when it is done. Fold it in quarters and crease: the creases cross in its middle. Lay the work on it, its own middle there. Hold it by pins, basting thread, dots of glue, or two staples paper to paper (two do not pivot). Staples out before pressing or washing; with a rotary cutter cut away from yourself and close the blade.`,
+      text: `Cut the background ${background + 1} from ${patch.fabric}: ${size}, which leaves ${formatLength(BACKGROUND_MORE_MM, system)} all round to trim when it is done. ${CENTRE_AND_HOLD}`,
       minutes: BACKGROUND_MINUTES,
       patches: [background],
       lengthMm: 0,

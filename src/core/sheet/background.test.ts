@@ -52,7 +52,7 @@ test('its cloth is in the bag, cut an inch larger all round than it is sewn in',
   const linen = fabrics.find(({ fabric }) => fabric === 'Linen')?.cuts;
   // 240 mm, and on each side a quarter inch and an inch: 303.5 mm, up to the next eighth.
   const side = Math.ceil((240 + 2 * (6.35 + 25.4)) / 3.175) * 3.175;
-  expect(linen).toEqual([{ kindName: 'the background', widthMm: expect.closeTo(side, 6), lengthMm: expect.closeTo(side, 6), count: 1 }]);
+  expect(linen).toEqual([{ kindName: 'the background', widthMm: expect.closeTo(side, 6), lengthMm: expect.closeTo(side, 6), alongMm: expect.closeTo(240, 6), count: 1 }]);
 }); // prettier-ignore
 
 test('its steps: cut, fold in quarters, place and hold before it is sewn; then overlap the start, and cut away behind if that is wished', () => {

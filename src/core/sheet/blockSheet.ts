@@ -1,5 +1,5 @@
 import { itemAt } from '../lists';
-import type { AssemblyPlan, ReportProgress, School, SewingSettings } from '../assembly';
+import type { AssemblyPlan, ReportProgress, School, SewingSettings, TaughtOtherwise } from '../assembly';
 import type { Hand as TeachersHand } from './sayHand';
 import { bagContents, type BagContents, type BagSettings } from '../bags';
 import type { Tail } from '../basting';
@@ -16,7 +16,8 @@ import { boxOfPoints, toPolygon, type Outline, type Point } from '../geometry';
 import { markOf, type Hand, type PaperMark } from '../shapes';
 import type { ThreadUse } from '../thread';
 import type { KindBasting } from './bastingChoices';
-import { planBlock } from './planBlock';
+import { Making, bagMark, marksOf } from './made';
+import { planBlock, type PlannedBlock } from './planBlock';
 import type { SewnChain, Step } from './step';
 import { clashViews, kindViews, minutesOf, threadView, type KindView } from './views';
 
@@ -68,6 +69,8 @@ export interface BlockSheet {
     readonly school: School;
     /** Whether that school has an order for this block; else it is ordered with the fewest bends. */
     readonly isTaught: boolean;
+    /** A school that a teacher would show, and what it costs more than this order. */
+    readonly taughtOtherwise?: TaughtOtherwise;
     /** What the host changed in the order, and what that costs. */
     readonly hand?: TeachersHand;
     /** What the host wants of the order, as the document says it. */
@@ -93,6 +96,9 @@ export interface BlockSheet {
   readonly sewing: SewingSettings;
   readonly steps: readonly Step[];
   readonly bag: BagContents;
+  /** What each patch is made of, by its place; see {@link marksOf}. */
+  readonly marks: readonly string[];
+  readonly bagMark: string;
 }
 
 /**
@@ -107,7 +113,7 @@ export function blockSheet(
   known?: AssemblyPlan,
 ): BlockSheet {
   const block = planBlock(patches, settings, onProgress, document, known);
-  const { graph, problems, sorted, plan, hand, chosen, kindBastings, basting, refolds, rawSides, steps } = block; // prettier-ignore
+  const { graph, problems, sorted, chosen, kindBastings, basting, refolds, rawSides, steps } = block;
   const { order, rules = [], notes = {} } = document;
   const bag = bagContents(graph.patches, sorted, settings);
   const box = boxOfPoints(graph.patches.flatMap(({ outline }) => toPolygon(outline)));
@@ -116,54 +122,37 @@ export function blockSheet(
     box,
   );
   const shift = ({ x, y }: Point): Point => ({ x: x - box.minX, y: y - box.minY });
+  const sheetPatches = graph.patches.map(({ id, fabric, layer }, patch) => ({
+    id,
+    outline: outlines[patch] as Outline,
+    fabric,
+    layer,
+    kind: itemAt(sorted.kindOf, patch),
+    hand: itemAt(sorted.handOf, patch),
+    ...foldsOf(
+      graph.patches[patch]?.outline.corners.length ?? 0,
+      rawSides[patch] ?? [],
+      basting.patches[patch]?.fold.order ?? [],
+      basting.patches[patch]?.tails ?? [],
+    ),
+  }));
+  const kinds = kindViews(block).map((kind, index) => {
+    const { outline } = itemAt(sorted.kinds, index);
+    return { ...kind, ...markField(markOf(outline, settings.marks ?? [])), outline };
+  });
+  const marks = marksOf(sheetPatches, kinds, settings.origins);
+  const placeOf = new Map(sheetPatches.map(({ id }, patch) => [id, patch]));
+  const making = new Making((id) => marks[placeOf.get(id) ?? -1]);
   return {
-    patches: graph.patches.map(({ id, fabric, layer }, patch) => ({
-      id,
-      outline: outlines[patch] as Outline,
-      fabric,
-      layer,
-      kind: itemAt(sorted.kindOf, patch),
-      hand: itemAt(sorted.handOf, patch),
-      ...foldsOf(
-        graph.patches[patch]?.outline.corners.length ?? 0,
-        rawSides[patch] ?? [],
-        basting.patches[patch]?.fold.order ?? [],
-        basting.patches[patch]?.tails ?? [],
-      ),
-    })),
+    patches: sheetPatches,
     widthMm,
     heightMm,
-    kinds: kindViews(block).map((kind, index) => {
-      const { outline } = itemAt(sorted.kinds, index);
-      return { ...kind, ...markField(markOf(outline, settings.marks ?? [])), outline };
-    }),
+    kinds,
     problems: problems.map((problem) => ({ ...problem, at: shift(problem.at) })),
     violations: findViolations(graph, rules).map((one) => ({ ...one, at: shift(one.at) })),
     flatness: shiftFaults(findFlatness(graph), shift),
-    seams: {
-      count: graph.seams.length,
-      lengthMm: graph.seams.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
-      innerIntersections: graph.isInner.filter(
-        (inner, place) => inner && (graph.seamsAt[place]?.length ?? 0) >= 3,
-      ).length,
-      openEdges: graph.openEdges.length,
-      openLengthMm: graph.openEdges.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
-    },
-    plan: {
-      joins: plan.totals.joins,
-      bends: plan.totals.bends,
-      bendsLeast: plan.bendsLeast,
-      isProven: plan.isProven,
-      school: plan.school,
-      isTaught: plan.isTaught,
-      ...(hand ? { hand } : {}),
-      ...(order ? { order } : {}),
-      threadStarts: plan.totals.threadStarts,
-      threadStartsBound: plan.totals.threadStartsBound,
-      joinMinutes: plan.totals.minutes,
-      bastingMinutes: minutesOf(steps, 'baste'),
-      clashes: basting.clashes.length,
-    },
+    seams: seamTotals(graph),
+    plan: planTotals(block, order),
     basting: {
       kinds: kindBastings,
       pale: [...new Set(graph.patches.map(({ fabric }) => fabric))]
@@ -178,18 +167,57 @@ export function blockSheet(
     sewing: block.sewing,
     thread: threadView(block),
     steps: steps.map((step) => {
+      const own = step.kind === 'join' ? [...step.left, ...step.right] : step.patches;
+      const made = making.of(own.map((patch) => itemAt(sheetPatches, patch).id));
       const hostNote = Object.hasOwn(notes, step.id) ? notes[step.id] : undefined;
-      const placed: Step =
-        step.kind === 'join'
-          ? {
-              ...step,
-              chains: step.chains.map((chain) => shiftChain(chain, shift)),
-              folds: step.folds.map((fold) => ({ ...fold, at: shift(fold.at) })),
-            }
-          : step;
-      return hostNote ? { ...placed, hostNote } : placed;
+      return { ...placed(step, shift), made, ...(hostNote ? { hostNote } : {}) };
     }),
     bag,
+    marks,
+    bagMark: bagMark(bag, settings.origins),
+  };
+}
+
+function seamTotals({ seams, openEdges, isInner, seamsAt }: PlannedBlock['graph']): BlockSheet['seams'] {
+  return {
+    count: seams.length,
+    lengthMm: seams.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
+    innerIntersections: isInner.filter((inner, place) => inner && (seamsAt[place]?.length ?? 0) >= 3).length,
+    openEdges: openEdges.length,
+    openLengthMm: openEdges.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
+  };
+}
+
+function planTotals(
+  { plan, hand, steps, basting }: PlannedBlock,
+  order: OrderChoices | undefined,
+): BlockSheet['plan'] {
+  const { totals, bendsLeast, isProven, school, isTaught, taughtOtherwise } = plan;
+  return {
+    joins: totals.joins,
+    bends: totals.bends,
+    bendsLeast,
+    isProven,
+    school,
+    isTaught,
+    ...(taughtOtherwise ? { taughtOtherwise } : {}),
+    ...(hand ? { hand } : {}),
+    ...(order ? { order } : {}),
+    threadStarts: totals.threadStarts,
+    threadStartsBound: totals.threadStartsBound,
+    joinMinutes: totals.minutes,
+    bastingMinutes: minutesOf(steps, 'baste'),
+    clashes: basting.clashes.length,
+  };
+}
+
+/** A step with its threads and folds where the drawing has them. */
+function placed(step: Step, shift: Shift): Step {
+  if (step.kind !== 'join') return step;
+  return {
+    ...step,
+    chains: step.chains.map((chain) => shiftChain(chain, shift)),
+    folds: step.folds.map((fold) => ({ ...fold, at: shift(fold.at) })),
   };
 }
 

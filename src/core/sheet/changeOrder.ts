@@ -91,6 +91,12 @@ export function withPolicy(document: BlockDocument, policy: BastePolicy): BlockD
   return withOrder(document, policy === 'all-first' ? order : { ...order, policy });
 }
 
+/** The same block with stitches, needleful or thread of its own; none: as the project sews. */
+export function withSewing(document: BlockDocument, sewing: OrderChoices['sewing']): BlockDocument {
+  const { sewing: _was, ...order } = document.order ?? { school: 'best' };
+  return withOrder(document, sewing && Object.keys(sewing).length > 0 ? { ...order, sewing } : order);
+}
+
 /** Takes one wish of the host back, or all of them. */
 export function takeBack(document: BlockDocument, wish?: Pick<HandWish, 'wish' | 'index'>): BlockDocument {
   const { order } = document;

@@ -10,6 +10,7 @@ export {
   withBatches,
   withPolicy,
   withSchool,
+  withSewing,
   type OrderPress,
 } from './changeOrder';
 export { papersOfBlocks, saySaved, type PapersOfProject, type PapersSources } from './papersOfBlocks';
@@ -19,4 +20,6 @@ export { wishesOf } from './orderWishes';
 export { clashViews, kindViews, minutesOf, threadView, type KindView } from './views';
 export { summarise, type BlockSummary, type SummaryStep } from './summary';
 export { roundWork, withUnits } from './stepUnits';
-export { batchAt, waitsFor, type Batch } from './readiness';
+export { batchAt, batchesOf, waitsFor, type Batch } from './readiness';
+export { numbersOf } from './names';
+export { Making, bagMark, marksOf } from './made';

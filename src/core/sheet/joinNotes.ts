@@ -5,6 +5,7 @@ import { SAME_POINT_MM, cornerAngle, distance, type Point } from '../geometry';
 import { formatLength, type UnitSystem } from '../length';
 import { bendFolds } from './bendFolds';
 import { GROWTH_MM, growthAlong, placesOf } from './growth';
+import type { Names } from './names';
 import { sayFoldWay } from './sayFoldWay';
 import { sayThread, type ThreadChoice } from './threadChoice';
 import { sayCheck, type UnitCheck } from './unitCheck';
@@ -29,17 +30,17 @@ export function joinNotes(
   tips: ReturnType<typeof tipsOf>[number],
   thread: ThreadChoice,
   check: UnitCheck,
-  made: string,
+  names: Names,
   system: UnitSystem,
 ): string[] {
   return [
     ...foldNote(graph, join),
     ...join.chains.flatMap((chain) => anchorNotes(graph, join, chain, system)),
     ...halfWayNote(graph, join, system),
-    ...slideNotes(join, system),
+    ...slideNotes(join, names, system),
     ...tipNotes(tips, system),
     sayThread(thread),
-    sayCheck(check, made, system),
+    sayCheck(check, names.of([...join.left, ...join.right]), system),
   ];
 }
 
@@ -96,10 +97,10 @@ export function halfWayOf({ lengthMm, path }: Seam): Point[] {
 }
 
 /** How the thread goes from one run of a join to the next. */
-function slideNotes({ chains }: Join, system: UnitSystem): string[] {
+function slideNotes({ chains }: Join, names: Names, system: UnitSystem): string[] {
   return chains.slice(1).map(({ carriesOn, slides }) => {
     if (!carriesOn) return 'Begin the next run with a new thread at its dot.';
-    const way = sayFoldWay(slides, system);
+    const way = sayFoldWay(slides, names, system);
     return way === ''
       ? 'The next run goes on where this one ends.'
       : `For the next run slide the needle, hidden, ${way}.`;

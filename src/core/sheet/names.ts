@@ -1,6 +1,7 @@
 import { itemAt } from '../lists';
-import type { Join, Repeat } from '../assembly';
+import type { Join } from '../assembly';
 import type { SeamGraph } from '../block';
+import { UnitNames } from './unitNames';
 
 /** Units of up to this many patches are spelled out by their numbers. */
 const MOST_NUMBERS = 6;
@@ -9,11 +10,6 @@ const MOST_NUMBERS = 6;
 export function shapeWord(kindName: string): string {
   const bare = kindName.replace(/\s*\(.*\)$/, '').replace(/,.*$/, '').replace(/ with .*$/, ''); // prettier-ignore
   return bare.replace(/^(?:[\d\s½¼¾⅛⅜⅝⅞/.×″°]|mm\b|cm\b)+/u, '') || bare;
-}
-
-/** What a unit that a block has more than once is called: “pair A”, “unit B”. */
-export function alikeName({ letter }: Repeat, patches: number): string {
-  return `${patches === 2 ? 'pair' : 'unit'} ${letter}`;
 }
 
 /** Patch numbers as the drawing and the papers show them, in order. */
@@ -25,38 +21,47 @@ export function numbersOf(patches: readonly number[]): string {
 }
 
 /**
- * Names for what lies in the hand, one for each thing: a patch by its cloth, shape and number; a unit by its letter where the
- * block has it more than once; any other piece by the numbers on its papers.
+ * Names for what lies in the hand, one for each thing: a patch by its cloth, shape and number; a unit by what it is, or by its
+ * letter where the block has it more than once; any other piece by the numbers on its papers.
  */
 export class Names {
-  readonly #letters = new Map<number, Repeat>();
+  readonly #units: UnitNames;
 
   constructor(
     private readonly graph: SeamGraph,
+    joins: readonly Pick<Join, 'left' | 'right' | 'repeat'>[],
     private readonly shapeOf: (patch: number) => string,
-  ) {}
-
-  /** Remembers what a join makes. */
-  learn({ left, right, repeat }: Pick<Join, 'left' | 'right' | 'repeat'>): void {
-    const key = Math.min(...left, ...right);
-    if (repeat) this.#letters.set(key, repeat);
-    else this.#letters.delete(key);
+  ) {
+    this.#units = new UnitNames(graph, joins);
   }
 
+  /** “Calico hexagon 12”, “pair A (2, 3)”, “row 2”, “the piece of 4, 9”. */
   of(unit: readonly number[]): string {
-    if (unit.length === 1) {
-      const patch = itemAt(unit, 0);
-      return `${itemAt(this.graph.patches, patch).fabric} ${this.shapeOf(patch)} ${patch + 1}`;
-    }
-    const repeat = this.#letters.get(Math.min(...unit));
+    if (unit.length === 1) return this.patch(itemAt(unit, 0));
+    const name = this.#units.nameOf(unit);
+    if (name) return name;
+    const alike = this.#units.alikeName(unit);
     const isSpelled = unit.length <= MOST_NUMBERS;
     const lowest = Math.min(...unit) + 1;
-    if (repeat) {
-      const name = alikeName(repeat, unit.length);
-      return isSpelled ? `${name} (${numbersOf(unit)})` : `${name} with ${lowest} (${unit.length} patches)`;
-    }
+    if (alike)
+      return isSpelled ? `${alike} (${numbersOf(unit)})` : `${alike} with ${lowest} (${unit.length} patches)`;
     return isSpelled
       ? `the piece of ${numbersOf(unit)}`
       : `the piece with ${lowest} (${unit.length} patches)`;
+  }
+
+  patch(patch: number): string {
+    return `${itemAt(this.graph.patches, patch).fabric} ${this.shapeOf(patch)} ${patch + 1}`;
+  }
+
+  /** “pair A” of a unit that the block has more than once and that has no name of its own. */
+  alike(unit: readonly number[]): string | undefined {
+    return this.#units.alikeName(unit);
+  }
+
+  /** What a join has made, where that has a name and is not only a piece so far. */
+  whole(unit: readonly number[]): string | undefined {
+    const name = this.#units.nameOf(unit);
+    return name?.includes(' so far ') ? undefined : name;
   }
 }

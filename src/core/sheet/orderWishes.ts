@@ -47,14 +47,14 @@ export function wishesOf(patches: readonly Patch[], order: OrderChoices | undefi
 /** What a host wants of the order, by patch ids; undefined when it is what is proposed anyway. */
 export function orderOf(
   patches: readonly Patch[],
-  order: Pick<OrderChoices, 'school' | 'applique' | 'isBatched' | 'policy'> | undefined,
+  order: Pick<OrderChoices, 'school' | 'applique' | 'isBatched' | 'policy' | 'sewing'> | undefined,
   wishes: Wishes,
 ): OrderChoices | undefined {
   const ids = (unit: readonly number[]) => unit.map((patch) => patches[patch]?.id as string);
   const pair = ([a, b]: readonly [readonly number[], readonly number[]]): UnitPair => [ids(a), ids(b)];
-  const { school = 'best', applique, isBatched, policy } = order ?? {};
+  const { school = 'best', applique, isBatched, policy, sewing } = order ?? {};
   const { pins, apart, before } = wishes;
-  const isProposed = school === 'best' && !applique && !policy && isBatched === undefined;
+  const isProposed = school === 'best' && !applique && !policy && !sewing && isBatched === undefined;
   if (isProposed && pins.length + apart.length + before.length === 0) return undefined;
   return {
     school,
@@ -66,5 +66,6 @@ export function orderOf(
     ...(applique ? { applique } : {}),
     ...(isBatched === undefined ? {} : { isBatched }),
     ...(policy ? { policy } : {}),
+    ...(sewing ? { sewing } : {}),
   };
 }

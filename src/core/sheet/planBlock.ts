@@ -51,7 +51,7 @@ export function planOrder(
   sewing: Partial<SewingSettings> = {},
   onProgress?: ReportProgress,
 ): AssemblyPlan {
-  return orderOf(analyseBlock(patches), order, sewingOf(sewing), onProgress);
+  return orderOf(analyseBlock(patches), order, sewingOf({ ...sewing, ...order?.sewing }), onProgress);
 }
 
 function orderOf(
@@ -72,14 +72,15 @@ function orderOf(
  */
 export function planBlock(
   patches: readonly Patch[],
-  settings: Pick<BagSettings, 'allowanceMm' | 'system' | 'marks' | 'basting' | 'sewing'>,
+  settings: Pick<BagSettings, 'allowanceMm' | 'system' | 'marks' | 'basting' | 'sewing' | 'ending'>,
   onProgress: ReportProgress | undefined,
   { order, basting: choices }: Pick<BlockDocument, 'order' | 'basting'> = {},
   known?: AssemblyPlan,
 ): PlannedBlock {
   const analysis = analyseBlock(patches);
   const { graph, problems } = analysis;
-  const sewing = sewingOf(settings.sewing);
+  // What lies in the needle may be this block's own.
+  const sewing = sewingOf({ ...settings.sewing, ...order?.sewing });
   const sorted = groupPapers(graph.patches);
   const read = wishesOf(graph.patches, order);
   // Files are read against the list of policies.
@@ -113,6 +114,7 @@ export function planBlock(
     sewing,
     background,
     allowanceMm: settings.allowanceMm,
+    ending: settings.ending,
     pins: read.wishes.pins,
     applique: order?.applique,
   });

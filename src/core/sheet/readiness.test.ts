@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
-import { RECIPE_NAMES, defaultRecipe, documentOfRecipe, type RecipeKind } from '../generate';
+import { RECIPE_NAMES, defaultRecipe, documentOfRecipe, generate, type RecipeKind } from '../generate';
 import { patch, rosette, plannedSheet } from '../testing';
-import { batchAt, waitsFor, type BasteStep, type Step } from '.';
+import { batchAt, batchesOf, waitsFor, type BasteStep, type Step } from '.';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
 const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
@@ -51,25 +51,44 @@ test('an appliqué waits for its background and for all its papers to be joined'
   expect(waitsFor(steps, last - 1, () => false)).toBeUndefined();
 });
 
-test('like units in a row are one batch, with how many; alone there is none', () => {
-  let found = 0;
-  for (const kind of KINDS) {
-    const steps = batched(kind);
-    steps.forEach((step, index) => {
-      const batch = batchAt(steps, index);
-      const letter = step.kind === 'join' ? step.repeat?.letter : undefined;
-      if (!batch) return;
-      found += 1;
-      expect(batch.name).toMatch(new RegExp(`^(pair|unit) ${letter}$`));
-      const own = steps.slice(batch.from, batch.from + batch.count);
-      expect(own).toContain(step);
-      expect(own.every((one) => one.kind === 'join' && one.repeat?.letter === letter)).toBe(true);
-      expect(batch.count).toBeGreaterThan(1);
-      expect(batchAt(steps, batch.from)).toEqual(batch);
-      // Wished together, all copies stand in one batch.
-      expect(batch.count).toBe(step.kind === 'join' ? step.repeat?.copies : 0);
-    });
-    expect(batchAt(steps, -1)).toBeUndefined();
-  }
-  expect(found).toBeGreaterThan(20);
+test('like units one after another are one batch, however many steps each takes; alone there is none', () => {
+  let [found, long] = [0, 0];
+  for (const kind of KINDS)
+    for (const steps of [
+      batched(kind),
+      plannedSheet(generate(defaultRecipe(kind)), SETTINGS, undefined, {
+        order: { school: 'figures', isBatched: false },
+      }).steps,
+    ]) {
+      const batches = batchesOf(steps);
+      for (const { from, count, size, name } of batches) {
+        found += 1;
+        if (size > 1) long += 1;
+        expect(count).toBeGreaterThan(1);
+        for (let copy = 0; copy < count; copy++) {
+          const own = steps.slice(from + copy * size, from + (copy + 1) * size);
+          const last = own.at(-1);
+          expect(last?.kind === 'join' && last.alike).toBe(name);
+          const whole = last?.kind === 'join' ? [...last.left, ...last.right] : [];
+          for (const step of own)
+            expect(
+              step.kind === 'join' && [...step.left, ...step.right].every((one) => whole.includes(one)),
+            ).toBe(true);
+        }
+      }
+      steps.forEach((_, index) => {
+        const own = batches.filter(({ from, count, size }) => index >= from && index < from + count * size);
+        expect(own.length).toBeLessThanOrEqual(1);
+        expect(batchAt(steps, index)).toEqual(own[0]);
+      });
+      expect(batchAt(steps, -1)).toBeUndefined();
+    }
+  expect([found > 12, long > 0]).toEqual([true, true]);
+});
+
+test('kites with four wings each, one after another, are so many things to make and not four times as many', () => {
+  const { steps } = plannedSheet(generate(defaultRecipe('beams')), SETTINGS, undefined, { order: { school: 'figures', isBatched: false } }); // prettier-ignore
+  const kites = batchesOf(steps).filter(({ name }) => /^(winged kite|wedge) [A-Z]$/.test(name));
+  expect(kites.length).toBeGreaterThan(0);
+  for (const { size } of kites) expect([4, 5]).toContain(size);
 });

@@ -1,31 +1,66 @@
 import { unitKey } from '../assembly';
-import { alikeName } from './names';
 import type { JoinStep, Step } from './step';
 
-/** Several steps in a row that make the same unit again: one thing to do so many times. */
+/** Several units that are alike and made one after another: one thing to do so many times. */
 export interface Batch {
-  /** Index of the first of them, and how many there are. */
+  /** Index of the first of their steps. */
   readonly from: number;
+  /** How many such units, and how many steps each takes. */
   readonly count: number;
-  /** “pair A”, “unit B”. */
+  readonly size: number;
+  /** “pair A”, “winged kite D”. */
   readonly name: string;
+}
+
+/** A unit of a batch takes at most so many steps. */
+const MOST_STEPS = 24;
+
+/** All batches of a stream of steps, in their order; none overlap. Cost: linear in the steps, times 24 at worst. */
+export function batchesOf(steps: readonly Step[]): Batch[] {
+  const found: Batch[] = [];
+  for (let from = 0; from < steps.length;) {
+    const batch = batchFrom(steps, from);
+    if (batch) found.push(batch);
+    from += batch ? batch.count * batch.size : 1;
+  }
+  return found;
 }
 
 /** The batch that a step belongs to; none where it stands alone. */
 export function batchAt(steps: readonly Step[], index: number): Batch | undefined {
-  const letter = letterAt(steps, index);
-  const { left, right, repeat } = (steps[index] ?? {}) as Partial<JoinStep>;
-  if (letter === undefined || !left || !right || !repeat) return undefined;
-  let [from, to] = [index, index];
-  while (letterAt(steps, from - 1) === letter) from -= 1;
-  while (letterAt(steps, to + 1) === letter) to += 1;
-  if (from === to) return undefined;
-  return { from, count: to - from + 1, name: alikeName(repeat, left.length + right.length) };
+  return batchesOf(steps).find(({ from, count, size }) => index >= from && index < from + count * size);
 }
 
-function letterAt(steps: readonly Step[], index: number): string | undefined {
+/** The batch that begins at a step: the shortest stretch that makes one unit and comes again at once. */
+function batchFrom(steps: readonly Step[], from: number): Batch | undefined {
+  for (let size = 1; size <= MOST_STEPS && steps[from + size - 1]?.kind === 'join'; size++) {
+    const name = nameAt(steps, from + size - 1);
+    if (name === undefined || !isOneUnit(steps, from, size)) continue;
+    let count = 1;
+    while (isAgain(steps, from, size, count)) count += 1;
+    if (count > 1) return { from, count, size, name };
+  }
+  return undefined;
+}
+
+function isAgain(steps: readonly Step[], from: number, size: number, copy: number): boolean {
+  for (let at = from; at < from + size; at++) {
+    const name = nameAt(steps, at);
+    if (name === undefined || nameAt(steps, at + copy * size) !== name) return false;
+  }
+  return isOneUnit(steps, from + copy * size, size);
+}
+
+/** Whether the last of some steps makes a unit of all that the others put together. */
+function isOneUnit(steps: readonly Step[], from: number, size: number): boolean {
+  const last = steps[from + size - 1] as JoinStep;
+  const whole = new Set([...last.left, ...last.right]);
+  return steps.slice(from, from + size).every((step) => step.kind === 'join' && [...step.left, ...step.right].every((patch) => whole.has(patch))); // prettier-ignore
+}
+
+function nameAt(steps: readonly Step[], index: number): string | undefined {
   const step = steps[index];
-  return step?.kind === 'join' ? step.repeat?.letter : undefined;
+  return step?.kind === 'join' ? step.alike : undefined;
 }
 
 /**
@@ -55,9 +90,10 @@ function neededByJoin(steps: readonly Step[], { left, right }: JoinStep): number
 }
 
 function neededByApplique(steps: readonly Step[], at: number): number[] {
-  const own = new Set(steps[at]?.kind === 'applique' ? steps[at].patches : []);
+  const step = steps[at];
+  const own = new Set(step?.kind === 'applique' || step?.kind === 'finish' ? step.patches : []);
   return steps.slice(0, at).flatMap((step, index) => {
-    if (step.kind === 'applique') return [index];
+    if (step.kind === 'applique' || step.kind === 'finish') return [index];
     const patches = step.kind === 'baste' ? step.patches : [...step.left, ...step.right];
     return patches.some((patch) => own.has(patch)) ? [index] : [];
   });

@@ -25,12 +25,13 @@ test('a join names what it puts together by numbers that are on those papers, an
   for (const patches of [rosette(2), cutGrid(3, 3, [0, 1]), plate(12), generate(defaultRecipe('beams'))]) {
     const made = new Set<string>();
     for (const step of blockSheet(patches, SETTINGS).steps.filter(isJoin)) {
-      const [first = '', ...rest] = step.text.split(/(?<=[.:]) /);
+      const [whole = '', ...rest] = step.text.split(/(?<=[.:]) /);
+      const first = whole.replace(/\brows? \d+(?: (?:and|to) \d+)?/g, 'row');
       const own = new Set([...step.left, ...step.right].map((patch) => patch + 1));
       for (const [number] of first.matchAll(/(?<=[ (])\d+(?=[,)]|:$| to | \()/g)) expect(own.has(Number(number)) || first.includes(`${number} patches`)).toBe(true);
-      for (const [, letter] of first.matchAll(/\b(?:pair|unit) ([A-Z]+)\b/g)) expect(made).toContain(letter);
-      const [, letter] = /This is (?:pair|unit) ([A-Z]+), \d+ of \d+\./.exec(rest.join(' ')) ?? [];
-      expect(letter).toBe(step.repeat?.letter);
+      for (const [, letter] of first.matchAll(/\b(?:pair|unit|wedge|half|star|cube|winged kite) ([A-Z]+)\b/g)) expect(made).toContain(letter);
+      const [, letter] = /This is (?:pair|unit|wedge|half|star|cube|winged kite) ([A-Z]+), \d+ of \d+\./.exec(rest.join(' ')) ?? [];
+      expect(letter).toBe(step.alike ? step.repeat?.letter : undefined);
       if (letter) made.add(letter);
     }
   }

@@ -4,6 +4,7 @@ import type { OrderChoices, SeamGraph } from '../block';
 import type { Point } from '../geometry';
 import type { UnitSystem } from '../length';
 import type { BastePolicy } from '../papers';
+import type { BlockEnding } from '../setting';
 import type { Sorted } from '../shapes';
 import type { ChosenBasting } from './bastingChoices';
 import type { BendFold } from './bendFolds';
@@ -17,6 +18,8 @@ interface StepBase {
   readonly minutes: number;
   /** What the host wrote to this step. */
   readonly hostNote?: string;
+  /** What it is done with: another mark once one of its patches has another paper, size, hand or cloth. */
+  readonly made?: string;
 }
 
 /** Wrapping papers of one kind, hand and cloth. */
@@ -70,6 +73,8 @@ export interface JoinStep extends StepBase {
   readonly makes: string;
   /** Letter and count of the unit it makes, where the block has it more than once. */
   readonly repeat?: Repeat;
+  /** “pair A”: what such a unit is called, where it has no name of its own. */
+  readonly alike?: string;
   /** Whether the host always wants the unit made that it makes, and by which school. */
   readonly pin?: { readonly school?: School };
   readonly isLaid?: true;
@@ -89,7 +94,13 @@ export interface AppliqueStep extends StepBase {
   readonly lengthMm: number;
 }
 
-export type Step = BasteStep | JoinStep | AppliqueStep;
+/** What is left when a block is pieced: its square, its strips, papers that stay. */
+export interface FinishStep extends StepBase {
+  readonly kind: 'finish';
+  readonly patches: readonly number[];
+}
+
+export type Step = BasteStep | JoinStep | AppliqueStep | FinishStep;
 
 /** What `stepsOf` works from. */
 export interface StepSources {
@@ -111,6 +122,8 @@ export interface StepSources {
   /** The patch that is a background of cloth: it is cut, not basted. */
   readonly background?: number | undefined;
   readonly allowanceMm: number;
+  /** What the setting makes of the block when it is pieced; nothing where there is no setting yet. */
+  readonly ending?: BlockEnding | undefined;
   /** When patches are basted; all first where nothing is said. */
   readonly policy?: BastePolicy | undefined;
 }

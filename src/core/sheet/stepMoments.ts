@@ -9,6 +9,7 @@ const LONG_ROW_KNOTS = 4;
 /** What can go wrong at a step: by what it wraps, joins and lets go. */
 export function momentsOf(step: Step, sheet: Pick<BlockSheet, 'patches'>): TroubleMoment[] {
   if (step.kind === 'applique') return ['applique'];
+  if (step.kind === 'finish') return [];
   if (step.kind === 'baste') {
     const first = sheet.patches[step.patches[0] ?? 0];
     const isSharp = first?.outline.corners.some((_, i) => cornerAngle(first.outline, i) < 89);

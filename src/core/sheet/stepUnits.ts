@@ -7,7 +7,7 @@ import type { Step } from './step';
 export function withUnits(step: Step, patches: readonly Pick<SheetPatch, 'id'>[]): StepOfPatches {
   const ids = (unit: readonly number[]) => unit.map((patch) => patches[patch]?.id as string);
   const units = step.kind === 'join' ? [ids(step.left), ids(step.right)] : [ids(step.patches)];
-  return { id: step.id, kind: step.kind, units };
+  return { id: step.id, kind: step.kind, units, ...(step.made ? { made: step.made } : {}) };
 }
 
 /** The host's order led round what a maker has sewn already: those units are kept, whatever else was wished. */

@@ -9,16 +9,17 @@ import { stepId } from '../progress';
 import { LETTER_RULE } from '../shapes';
 import { counted } from '../words';
 import { appliqueSteps } from './appliqueSteps';
+import { endingSteps } from './endingSteps';
 import { bendFolds } from './bendFolds';
 import { crossingOf, halfWayOf, joinNotes, tipsOf } from './joinNotes';
-import { Names, alikeName, numbersOf, shapeWord } from './names';
+import { Names, numbersOf, shapeWord } from './names';
 import { sayFolds } from './sayFolds';
 import { threadChoice } from './threadChoice';
 import { sayFoldWay } from './sayFoldWay';
 import { unitCheck } from './unitCheck';
 import type { BasteStep, JoinStep, SewnChain, Step, StepSources } from './step';
 
-/** All work on a block in one stream: basting by kind, cloth and hand as the policy says, the joins, then appliqué. */
+/** All work on a block in one stream: basting by kind, cloth and hand as the policy says, the joins, then appliqué and what the setting asks for. */
 export function stepsOf(sources: StepSources): Step[] {
   const { graph, policy = 'all-first' } = sources;
   const joins = joinSteps(sources);
@@ -28,7 +29,12 @@ export function stepsOf(sources: StepSources): Step[] {
     return due ? [...basteSteps(sources, due), join] : [join];
   });
   const last = moments.get(joins.length);
-  return [...stream, ...(last ? basteSteps(sources, last) : []), ...appliqueSteps(sources)];
+  return [
+    ...stream,
+    ...(last ? basteSteps(sources, last) : []),
+    ...appliqueSteps(sources),
+    ...endingSteps(sources),
+  ];
 }
 
 function basteSteps(
@@ -85,18 +91,20 @@ function joinSteps({
     plan.joins.flatMap((join) => [join.left, join.right].map((unit) => [unitKey(unit), join] as const)),
   );
   const pinOf = new Map(pins.map((pin) => [unitKey(pin.patches), pin]));
-  const names = new Names(graph, (patch) => shapeWord(kindNames[itemAt(sorted.kindOf, patch)] ?? 'patch'));
+  const names = new Names(graph, plan.joins, (patch) =>
+    shapeWord(kindNames[itemAt(sorted.kindOf, patch)] ?? 'patch'),
+  );
   const tips = tipsOf(graph, plan.joins);
   return plan.joins.map((join, index) => {
     const makes = `U${index + 1}`;
     const ids = (unit: readonly number[]) => unit.map((patch) => graph.patches[patch]?.id as string);
-    const text = joinText(graph, join, names.of(join.left), names.of(join.right), system);
-    names.learn(join);
+    const text = joinText(graph, join, names, system);
     const members = [...join.left, ...join.right];
     const made = unitKey(members);
     const pin = pinOf.get(made);
     const check = unitCheck(graph, join, nextOf.get(made), chosen.conventionOf);
     const thread = threadChoice(graph, join, chosen.pale, sewing);
+    const alike = names.alike(members);
     return {
       kind: 'join',
       id: stepId('join', [ids(join.left), ids(join.right)]),
@@ -111,27 +119,33 @@ function joinSteps({
       releases: join.releases,
       makes,
       papersInHand: join.papersInHand,
-      notes: joinNotes(graph, join, itemAt(tips, index), thread, check, names.of(members), system),
+      notes: joinNotes(graph, join, itemAt(tips, index), thread, check, names, system),
       thread,
       check,
       folds: bendFolds(graph, join),
       carriesOn: join.carriesOn,
       ...(join.repeat ? { repeat: join.repeat } : {}),
+      ...(alike ? { alike } : {}),
       ...(join.isLaid ? { isLaid: join.isLaid } : {}),
       ...(pin ? { pin: pin.school ? { school: pin.school } : {} } : {}),
     };
   });
 }
 
-function joinText(graph: SeamGraph, join: Join, left: string, right: string, system: UnitSystem): string {
+function joinText(graph: SeamGraph, join: Join, names: Names, system: UnitSystem): string {
+  const units = [names.of(join.left), names.of(join.right)];
+  // Of two patches the same cloth is named first wherever such a pair is made.
+  const isPair = join.left.length === 1 && join.right.length === 1;
+  const [left, right] = (isPair ? units.sort() : units) as [string, string];
+  const made = [...join.left, ...join.right];
   const size = formatLength(join.lengthMm, system);
-  const alike = join.repeat
-    ? ` This is ${alikeName(join.repeat, join.left.length + join.right.length)}, ${join.repeat.copy} of ${join.repeat.copies}.`
-    : '';
+  const [name, whole] = [names.alike(made), names.whole(made)];
+  const own = whole ? ` This makes ${whole}.` : '';
+  const alike = name && join.repeat ? ` This is ${name}, ${join.repeat.copy} of ${join.repeat.copies}.` : own;
   const out = join.releases.length === 0 ? '' : ` Papers that may come out now: ${numbersOf(join.releases)}.`;
   if (join.isLaid)
     return `Lay ${right} against ${left} on the base strip: pin it along its marked line. Sew the curve down from the front, ${size}; nothing is folded.${alike}${out}`;
-  return `Right sides together, sew ${right} to ${left}: ${saySeams(graph, join, size)}.${alike} ${sayStart(join, system)}. Knot at each intersection and at the end.${out}`;
+  return `Right sides together, sew ${right} to ${left}: ${saySeams(graph, join, size)}.${alike} ${sayStart(join, names, system)}. Knot at each intersection and at the end.${out}`;
 }
 
 /** What is sewn in a join: “one 1″ seam”, “3 seams in one straight line, 3″ in all”. */
@@ -154,9 +168,9 @@ function saySeams(graph: SeamGraph, { seams, bends, chains }: Join, size: string
 }
 
 /** Where the thread of a join comes from. */
-function sayStart({ carriesOn, threadStarts, chains }: Join, system: UnitSystem): string {
+function sayStart({ carriesOn, threadStarts, chains }: Join, names: Names, system: UnitSystem): string {
   if (!carriesOn) return 'Start with a new thread at the dot';
-  const slides = sayFoldWay(chains[0]?.slides ?? [], system);
+  const slides = sayFoldWay(chains[0]?.slides ?? [], names, system);
   const how = slides === '' ? 'Carry the thread on from the last join' : `Keep the thread of the last join and slide the needle, hidden, ${slides} to the dot`; // prettier-ignore
   return `${how}${threadStarts > 0 ? '; it runs out on the way: begin a new needleful there' : ''}`;
 }

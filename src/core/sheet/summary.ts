@@ -1,5 +1,6 @@
 import type { StepOfPatches } from '../progress';
 import type { BlockSheet } from './blockSheet';
+import { itemAt } from '../lists';
 import { withUnits } from './stepUnits';
 
 /** A step as lists and walls need it: what it is called, what it says and how long it takes. */
@@ -15,10 +16,22 @@ export interface BlockSummary {
   readonly problems: number;
   /** Places where two tails lie across one seam. */
   readonly clashes: number;
+  /** What each patch is made of, by its id. */
+  readonly marks: Readonly<Record<string, string>>;
+  /** What lies in its bag. */
+  readonly bag: string;
 }
 
 /** Takes from a sheet what lists, walls and ticks need. */
-export function summarise({ steps, patches, problems, violations, plan }: BlockSheet): BlockSummary {
+export function summarise({
+  steps,
+  patches,
+  problems,
+  violations,
+  plan,
+  marks,
+  bagMark,
+}: BlockSheet): BlockSummary {
   return {
     steps: steps.map((step) => ({
       ...withUnits(step, patches),
@@ -27,5 +40,7 @@ export function summarise({ steps, patches, problems, violations, plan }: BlockS
     })),
     problems: problems.length + violations.length,
     clashes: plan.clashes,
+    marks: Object.fromEntries(patches.map(({ id }, patch) => [id, itemAt(marks, patch)])),
+    bag: bagMark,
   };
 }

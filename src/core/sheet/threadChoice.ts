@@ -9,6 +9,8 @@ export interface ThreadChoice {
   readonly cloths: readonly string[];
   /** The one to match, where it is known which is lighter. */
   readonly match?: string;
+  /** The number on the spool. */
+  readonly weight: number;
   /** Thread taken up by the stitches, mm, and needlefuls that are begun for it. */
   readonly threadMm: number;
   readonly needlefuls: number;
@@ -23,7 +25,7 @@ export function threadChoice(
   graph: SeamGraph,
   join: Join,
   pale: ReadonlySet<string>,
-  { stitchesPerMm, usableNeedlefulMm }: SewingSettings,
+  { stitchesPerMm, usableNeedlefulMm, threadWeight }: SewingSettings,
 ): ThreadChoice {
   const all = join.seams.flatMap((seam) =>
     itemAt(graph.seams, seam).patches.map((patch) => graph.patches[patch]?.fabric as string),
@@ -34,6 +36,7 @@ export function threadChoice(
   return {
     cloths,
     ...(match === undefined ? {} : { match }),
+    weight: threadWeight,
     threadMm,
     needlefuls: Math.ceil(threadMm / usableNeedlefulMm - 1e-9),
   };
@@ -61,10 +64,10 @@ function lightnessOf(name: string): number | undefined {
 }
 
 /** The choice in a sentence. */
-export function sayThread({ cloths, match, needlefuls }: ThreadChoice): string {
+export function sayThread({ cloths, match, weight, needlefuls }: ThreadChoice): string {
   const count = needlefuls > 1 ? ` It takes ${needlefuls} needlefuls.` : '';
-  if (cloths.length === 1) return `Thread: match ${match}.${count}`;
+  if (cloths.length === 1) return `Thread of weight ${weight}: match ${match}.${count}`;
   const which = match ?? `the lighter of ${cloths.slice(0, -1).join(', ')} and ${cloths.at(-1)}`;
   const why = match === undefined ? '' : ', the lightest here';
-  return `Thread: match ${which}${why}, or take a mid grey; look at the front after ten stitches.${count}`;
+  return `Thread of weight ${weight}: match ${which}${why}, or take a mid grey; look at the front after ten stitches.${count}`;
 }

@@ -7,6 +7,7 @@ export {
   plate,
   rosette,
   starOfDiamonds,
+  tumblingCubes,
 } from './mosaics';
 export { BEHAVIOURS, simulatedGroup, type Behaviour, type SimulatedMaker } from './makerGroups';
 export { leastTime, pacedTime } from './machinePace';

@@ -89,6 +89,22 @@ export function starOfDiamonds(points: number): Patch[] {
   });
 }
 
+/** Cubes of three 60° diamonds in rows, every other row half a cube further: each has its three diamonds one after another. */
+export function tumblingCubes(columns: number, rows: number): Patch[] {
+  return Array.from({ length: columns * rows }, (_, cube) => {
+    const [column, row] = [cube % columns, Math.floor(cube / columns)];
+    const [x, y] = [(column + (row % 2) / 2) * 2 * SIN60 * EDGE, row * 1.5 * EDGE];
+    const at = (k: number): readonly [number, number] => {
+      const angle = Math.PI / 6 + (k * Math.PI) / 3;
+      return [x + EDGE * Math.cos(angle), y + EDGE * Math.sin(angle)];
+    };
+    return [0, 2, 4].map((k, i) => ({
+      ...patch(3 * cube + i, [[x, y], at(k), at(k + 1), at(k + 2)]),
+      fabric: itemAt(['Tar', 'Fog', 'Calico'], i),
+    }));
+  }).flat();
+}
+
 /** A ring of n blades with straight sides. */
 export function plate(blades: number, inner = 30, outer = 120): Patch[] {
   const at = (i: number, radius: number): readonly [number, number] => {

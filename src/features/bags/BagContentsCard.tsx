@@ -56,6 +56,8 @@ export function BagContentsCard({ block, project, fabrics }: BagContentsCardProp
                     <strong>{cut.count}</strong> of {size(cut.widthMm)} × {size(cut.lengthMm)}{' '}
                     <Typography component="span" color="textSecondary">
                       for {cut.kindName}
+                      {cut.alongMm !== undefined && `, its ${size(cut.alongMm)} side along an edge`}
+                      {cut.isOnPoint && ', turned on its point'}
                     </Typography>
                   </Box>
                 ))}
@@ -64,6 +66,15 @@ export function BagContentsCard({ block, project, fabrics }: BagContentsCardProp
           ))}
         </Box>
       </Box>
+      {block.bag.extras.length > 0 && (
+        <Typography sx={{ mt: 1 }}>
+          <strong>For its place in the top:</strong>{' '}
+          {block.bag.extras
+            .map((cut) => `${cut.count} × ${cut.kindName}, ${size(cut.widthMm)} × ${size(cut.lengthMm)} cut`)
+            .join('; ')}
+          .
+        </Typography>
+      )}
       {block.saved !== '' && (
         <Typography sx={{ mt: 1 }}>
           <strong>When it is done, save for later blocks:</strong> {block.saved}.

@@ -14,6 +14,7 @@ import type { Project } from '@/server/projects';
 import { Notice } from '@/ui/Notice';
 import type { BagBlock } from './bagBlock';
 import { BagContentsCard } from './BagContentsCard';
+import { FromStockView } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { PickListView } from './PickListView';
 
@@ -28,7 +29,7 @@ interface BagsStationProps {
 
 /** What goes in which bag, is it packed, and what all bags take together. */
 export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }: BagsStationProps) {
-  const [tab, setTab] = useState<'wall' | 'contents' | 'pick'>('wall');
+  const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock'>('wall');
   // The map of the top leads to a block's bag by its name in the address.
   useEffect(() => {
     const follow = () => {
@@ -51,9 +52,17 @@ export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }
     <Box>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <Typography variant="h2">Bags</Typography>
-        <Button component={Link} href={`/p/${project.id}/bags/print`} variant="contained">
-          Print lists and labels
-        </Button>
+        <Stack direction="row" spacing={1}>
+          <Button component={Link} href={`/p/${project.id}/bags/print`}>
+            Print lists and labels
+          </Button>
+          <Button component={Link} href={`/p/${project.id}/bags/count`}>
+            Count a pile
+          </Button>
+          <Button component={Link} href={`/p/${project.id}/bags/pack`} variant="contained">
+            Pack at the table
+          </Button>
+        </Stack>
       </Stack>
       <Tabs
         value={tab}
@@ -63,6 +72,7 @@ export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }
         <Tab value="wall" label="Packing wall" sx={{ textTransform: 'none' }} />
         <Tab value="contents" label="In each bag" sx={{ textTransform: 'none' }} />
         <Tab value="pick" label="Pick list" sx={{ textTransform: 'none' }} />
+        <Tab value="stock" label="From what is there" sx={{ textTransform: 'none' }} />
       </Tabs>
       {tab === 'wall' && (
         <PackingWall projectId={project.id} blocks={blocks} makers={makers} initialKits={kits} />
@@ -75,6 +85,7 @@ export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }
         </Stack>
       )}
       {tab === 'pick' && <PickListView list={pickList} project={project} makers={makers.length} />}
+      {tab === 'stock' && <FromStockView projectId={project.id} papers={pickList.papers} />}
     </Box>
   );
 }

@@ -20,7 +20,7 @@ import { STATUS_NAMES, useKits } from './useKits';
 
 interface PackingWallProps {
   readonly projectId: string;
-  readonly blocks: readonly { readonly id: string; readonly name: string }[];
+  readonly blocks: readonly { readonly id: string; readonly name: string; readonly bagMark: string }[];
   readonly makers: readonly Maker[];
   readonly initialKits: readonly Kit[];
 }
@@ -51,6 +51,7 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
       </Notice>
     );
   }
+  const old = blocks.reduce((sum, { id, bagMark }) => sum + makers.filter((maker) => isOld(kitOf(id, maker.id), bagMark)).length, 0); // prettier-ignore
   const sews = (maker: Maker, block: { readonly id: string }) => !maker.skips.includes(block.id);
   return (
     <Box>
@@ -58,6 +59,13 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
         Press a bag when it is packed, and again when it is handed over. One that came back is pressed and
         asked about. Press a name to mark all of its bags.
       </Typography>
+      {old > 0 && (
+        <Typography role="status" color="warning.main" sx={{ mb: 1 }}>
+          {old === 1 ? 'One bag was' : `${old} bags were`} packed before{' '}
+          {old === 1 ? 'its block' : 'their blocks'} changed (marked !): look {old === 1 ? 'it' : 'them'}{' '}
+          through, then mark {old === 1 ? 'it' : 'them'} to be packed and packed again.
+        </Typography>
+      )}
       <TableContainer>
         <Table size="small" aria-label="Bags of each maker">
           <TableHead>
@@ -89,6 +97,7 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
                     {sews(maker, block) ? (
                       <Bag
                         kit={kitOf(block.id, maker.id)}
+                        isOld={isOld(kitOf(block.id, maker.id), block.bagMark)}
                         label={`${maker.name}, ${block.name}`}
                         onGo={go}
                         onAsk={setAsked}
@@ -114,8 +123,15 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
   );
 }
 
+/** Whether a bag was packed with something else than its block takes now; of bags of older pages nobody knows. */
+function isOld({ status, packedMark }: Kit, bagMark: string): boolean {
+  return status !== 'to-pack' && packedMark !== null && packedMark !== bagMark;
+}
+
 interface BagProps {
   readonly kit: Kit;
+  /** Packed before its block changed. */
+  readonly isOld: boolean;
   readonly label: string;
   readonly onGo: (kit: Kit, label: string, status: KitStatus) => void;
   readonly onAsk: (asked: AskedBag) => void;
@@ -128,19 +144,34 @@ interface AskedBag {
   readonly place: HTMLElement;
 }
 
-function Bag({ kit, label, onGo, onAsk }: BagProps) {
+/** What is said of a bag: how it stands at the packing table, where that is more than its status. */
+function nameOf({ status, table }: Kit): string {
+  return table ? TABLE_NAMES[table] : STATUS_NAMES[status];
+}
+
+const TABLE_NAMES: Readonly<Record<NonNullable<Kit['table']>, string>> = {
+  'in-hands': 'in hands',
+  begun: 'begun',
+  checked: 'packed ✓',
+};
+
+function Bag({ kit, isOld: isPackedBefore, label, onGo, onAsk }: BagProps) {
   const next = NEXT[kit.status];
+  const old = isPackedBefore ? ', before the block changed' : '';
   return (
     <Button
       fullWidth
-      aria-label={`${label}: ${STATUS_NAMES[kit.status]}`}
-      aria-haspopup={next ? undefined : 'menu'}
+      aria-label={`${label}: ${nameOf(kit)}${old}`}
+      aria-haspopup={next && !isPackedBefore ? undefined : 'menu'}
       variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
-      color={COLOUR[kit.status]}
-      onClick={({ currentTarget: place }) => (next ? onGo(kit, label, next) : onAsk({ kit, label, place }))}
+      color={isPackedBefore ? 'warning' : COLOUR[kit.status]}
+      onClick={({ currentTarget: place }) =>
+        next && !isPackedBefore ? onGo(kit, label, next) : onAsk({ kit, label, place })
+      }
       sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
     >
-      {STATUS_NAMES[kit.status]}
+      {nameOf(kit)}
+      {isPackedBefore && ' !'}
     </Button>
   );
 }
@@ -151,7 +182,7 @@ interface ComeBackProps {
   readonly onClose: () => void;
 }
 
-/** What became of a bag that was handed over. */
+/** What became of a bag that was handed over, or was packed before its block changed. */
 function ComeBack({ asked, onGo, onClose }: ComeBackProps) {
   const go = (status: KitStatus) => {
     onClose();
@@ -159,7 +190,11 @@ function ComeBack({ asked, onGo, onClose }: ComeBackProps) {
   };
   return (
     <Menu open={asked !== undefined} anchorEl={asked?.place ?? null} onClose={onClose}>
-      <MenuItem onClick={() => go('packed')}>It came back, packed</MenuItem>
+      {asked?.kit.status === 'packed' ? (
+        <MenuItem onClick={() => go('handed-over')}>It is handed over as it is</MenuItem>
+      ) : (
+        <MenuItem onClick={() => go('packed')}>It came back, packed</MenuItem>
+      )}
       <MenuItem onClick={() => go('to-pack')}>It is to be packed afresh</MenuItem>
     </Menu>
   );

@@ -29,6 +29,20 @@ export function PickListView({ list, project, makers }: PickListViewProps) {
         Papers
       </Typography>
       <Lines lines={list.papers.map((line) => ({ ...line, name: line.what }))} first="Paper" />
+      {list.extras.length > 0 && (
+        <>
+          <Typography variant="h3" sx={{ mt: 2 }}>
+            For the places in the top
+          </Typography>
+          <Lines
+            lines={list.extras.map((line) => ({
+              ...line,
+              name: `${line.what}, ${size(line.widthMm)} × ${size(line.lengthMm)}`,
+            }))}
+            first="Cut"
+          />
+        </>
+      )}
       {list.cloth.map(({ fabric, lines }) => (
         <Box key={fabric} sx={{ breakInside: 'avoid' }}>
           <Typography variant="h3" sx={{ mt: 2 }}>

@@ -12,7 +12,9 @@ import { UNIT_DEFAULTS, formatLength } from '@/core/length';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { sewersOf } from '@/core/bags';
+import { bagCode, sayCode } from '@/core/packing';
 import { counted } from '@/core/words';
+import { SquareCode } from '@/ui/SquareCode';
 import { Silhouette } from '@/ui/drawing';
 import { BagContentsCard } from './BagContentsCard';
 import type { BagBlock } from './bagBlock';
@@ -88,16 +90,23 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
 }
 
 function Label({ block, maker, project }: { block: BagBlock; maker: Maker; project: Project }) {
+  const code = bagCode(block.id, maker.id);
   return (
     <Box
       component="section"
       aria-label={`Label ${block.name}, ${maker.name}`}
       sx={{ border: '1px solid', borderColor: 'text.primary', p: '4mm', breakInside: 'avoid' }}
     >
-      <Typography variant="h3" component="p">
-        {block.name}
-      </Typography>
-      <Typography sx={{ fontWeight: 600 }}>{maker.name}</Typography>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', gap: '3mm' }}>
+        <Box>
+          <Typography variant="h3" component="p">
+            {block.name}
+          </Typography>
+          <Typography sx={{ fontWeight: 600 }}>{maker.name}</Typography>
+          <Typography sx={{ fontVariantNumeric: 'tabular-nums' }}>{sayCode(code)}</Typography>
+        </Box>
+        <SquareCode text={code} label={`Code of this bag: ${sayCode(code)}`} size="18mm" />
+      </Stack>
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: '2mm 5mm', my: '2mm' }}>
         {block.bag.papers.map(({ kind, name, count, spares, left, right }) => (
           <Stack key={name} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
@@ -117,6 +126,17 @@ function Label({ block, maker, project }: { block: BagBlock; maker: Maker; proje
           )
           .join(' · ')}
       </Typography>
+      {block.bag.extras.length > 0 && (
+        <Typography variant="body2">
+          For the top:{' '}
+          {block.bag.extras
+            .map(
+              ({ count, kindName, widthMm, lengthMm }) =>
+                `${count} × ${kindName}, ${formatLength(widthMm, project.unitSystem)} × ${formatLength(lengthMm, project.unitSystem)}`,
+            )
+            .join(', ')}
+        </Typography>
+      )}
       {block.saved !== '' && (
         <Typography variant="body2" sx={{ fontWeight: 600 }}>
           When done, save for later blocks: {block.saved}.

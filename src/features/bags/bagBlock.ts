@@ -5,6 +5,8 @@ export interface BagBlock {
   readonly id: string;
   readonly name: string;
   readonly bag: BagContents;
+  /** What lies in it, to tell bags that were packed before. */
+  readonly bagMark: string;
   /** Papers to save for later blocks when it is done; empty where there are none. */
   readonly saved: string;
 }

@@ -27,8 +27,8 @@ const bag = bagContents(patches, groupKinds(patches.map(({ outline }) => outline
   system: 'inch',
 });
 const blocks = [
-  { id: 'a', name: 'Plate', bag, saved: '12 × 1″ hexagon' },
-  { id: 'b', name: 'Star', bag, saved: '' },
+  { id: 'a', name: 'Plate', bag, bagMark: 'now', saved: '12 × 1″ hexagon' },
+  { id: 'b', name: 'Star', bag, bagMark: 'now', saved: '' },
 ];
 const makers = [
   { id: 'm1', name: 'Ada', hasLink: true, skips: [] },
@@ -41,6 +41,7 @@ const kit = (blockId: string, makerId: string, status: KitStatus, revision = 1):
   makerId,
   status,
   revision,
+  packedMark: null,
 });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
@@ -53,7 +54,7 @@ function atBags(kits: readonly Kit[] = []) {
     'PUT /api/projects/p1/kits': ({ body }) => {
       const { bags } = body as { bags: Kit[] };
       const refused = server.meanwhile.filter((one) => bags.some((own) => same(own, one)));
-      const changed = bags.filter((own) => !refused.some((one) => same(own, one))).map((own) => ({ ...own, revision: own.revision + 1 }));
+      const changed = bags.filter((own) => !refused.some((one) => same(own, one))).map((own) => ({ ...own, packedMark: null, revision: own.revision + 1 }));
       server.kits = [...server.kits.filter((one) => ![...changed, ...refused].some((own) => same(own, one))), ...changed, ...refused];
       return { changed, refused };
     },
@@ -70,7 +71,9 @@ function atBags(kits: readonly Kit[] = []) {
 } // prettier-ignore
 
 const put = (asked: readonly Asked[]) =>
-  asked.filter(({ method }) => method === 'PUT').map(({ body }) => (body as { bags: Kit[] }).bags);
+  asked
+    .filter(({ method }) => method === 'PUT')
+    .map(({ body }) => (body as { bags: Kit[] }).bags.map((one) => ({ ...one, packedMark: null })));
 const status = (name: string) => screen.getByRole('button', { name: new RegExp(`^${name}: `) }).textContent;
 
 test('a bag goes on to packed and to handed over, on the revision that was seen, and each press is taken back', async () => {
@@ -104,6 +107,16 @@ test('a maker who does not sew a block has no bag there', () => {
   atBags();
   expect(screen.getByLabelText('Bo does not sew Star')).toBeTruthy();
   expect(screen.queryByRole('button', { name: /^Bo, Star/ })).toBeNull();
+});
+
+test('a bag that is begun, in hands or looked into at the packing table is seen on the wall', () => {
+  atBags([
+    { ...kit('a', 'm1', 'to-pack'), table: 'begun' },
+    { ...kit('b', 'm1', 'to-pack'), table: 'in-hands' },
+    { ...kit('a', 'm2', 'packed'), table: 'checked' },
+  ]);
+  for (const name of ['Ada, Plate: begun', 'Ada, Star: in hands', 'Bo, Plate: packed ✓'])
+    expect(screen.getByRole('button', { name })).toBeTruthy();
 });
 
 test('a whole column is marked at once; what someone else changed meanwhile stays and is told', async () => {
@@ -203,3 +216,39 @@ test('the map of the top leads to a bag by its name in the address; without bloc
 test('each state of a bag has a name of its own', () => {
   expect(new Set(Object.values(STATUS_NAMES)).size).toBe(3);
 });
+
+test('a bag that was packed before its block changed says so, and a press asks instead of handing it over', async () => {
+  const { asked } = atBags([{ ...kit('a', 'm1', 'packed', 2), packedMark: 'older' }, { ...kit('a', 'm2', 'packed', 2), packedMark: 'now' }]);
+  expect(screen.getByText(/^One bag was packed before its block/)).toBeTruthy();
+  press('Ada, Plate: packed, before the block changed');
+  fireEvent.click(screen.getByRole('menuitem', { name: 'It is to be packed afresh' }));
+  await waitFor(() => expect(status('Ada, Plate')).toBe('to pack'));
+  expect(screen.queryByText(/packed before its block/)).toBeNull();
+  // The menu takes a moment to go.
+  fireEvent.click(await screen.findByRole('button', { name: 'Bo, Plate: packed' }));
+  await waitFor(() => expect(status('Bo, Plate')).toBe('handed over'));
+  expect(put(asked)).toHaveLength(2);
+  expect(JSON.stringify(asked.filter(({ method }) => method === 'PUT'))).not.toContain('packedMark');
+}); // prettier-ignore
+
+test('papers that are there: counted, kept on the device, shared; wrong counts are said; what can be packed and what is missing', async () => {
+  const { asked } = atBags();
+  const answer = { ready: [{ blockId: 'a', block: 'Plate', makerId: 'm1', maker: 'Ada' }], wanting: 3, missing: [{ paper: '1″ hexagon', count: 7 }], isProven: true };
+  const more = answering({ 'POST /api/projects/p1/share': () => answer, 'GET /api/projects/p1/kits': () => [] });
+  fireEvent.click(screen.getByRole('tab', { name: 'From what is there' }));
+  const [first] = list.papers;
+  const field = screen.getByRole('textbox', { name: first!.what });
+  const button = () => screen.getByRole('button', { name: 'Which bags can be packed?' });
+  fireEvent.change(field, { target: { value: '-3' } });
+  expect(screen.getByText('A whole number from 0, please')).toBeTruthy();
+  expect(button().hasAttribute('disabled')).toBe(true);
+  fireEvent.change(field, { target: { value: '40' } });
+  fireEvent.click(button());
+  expect(await screen.findByText('1 of 3 bags can be packed now')).toBeTruthy();
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Plate, 1 bag: Ada', '7 × 1″ hexagon']);
+  const sent = more.find(({ method }) => method === 'POST')?.body as { stock: Record<string, number> };
+  expect(sent.stock[first!.what]).toBe(40);
+  expect(Object.values(sent.stock).filter((count) => count > 0)).toEqual([40]);
+  expect(window.localStorage.getItem('kevlo-paper-stock-p1')).toContain('40');
+  expect(put(asked)).toEqual([]);
+}); // prettier-ignore

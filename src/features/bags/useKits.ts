@@ -26,6 +26,7 @@ export function useKits(projectId: string, initial: readonly Kit[]) {
       makerId,
       status: 'to-pack',
       revision: 0,
+      packedMark: null,
     };
 
   const take = (changed: readonly Kit[]) =>
@@ -46,7 +47,13 @@ export function useKits(projectId: string, initial: readonly Kit[]) {
   ): Promise<void> => {
     const before = wishes.map(({ blockId, makerId }) => kitOf(blockId, makerId));
     try {
-      const { changed, refused } = await send<ChangedKits>('PUT', address, { bags: wishes });
+      const bags = wishes.map(({ blockId, makerId, status, revision }) => ({
+        blockId,
+        makerId,
+        status,
+        revision,
+      }));
+      const { changed, refused } = await send<ChangedKits>('PUT', address, { bags });
       await take([...changed, ...refused]);
       const left =
         refused.length > 0

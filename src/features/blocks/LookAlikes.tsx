@@ -9,7 +9,7 @@ import { wrap } from 'comlink';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { boxOfPoints, toPolygon, type Outline } from '@/core/geometry';
-import { formatAngle, formatLength, type UnitSystem } from '@/core/length';
+import type { UnitSystem } from '@/core/length';
 import {
   LETTER_RULE,
   PAPER_MARKS,
@@ -17,11 +17,11 @@ import {
   type LookAlike,
   type NamedPaper,
   type PaperMark,
-  type TellingMeasure,
 } from '@/core/shapes';
 import { asRefusal, send } from '@/ui/api';
 import { useNotice } from '@/ui/Notices';
 import { outlinePath } from '@/ui/outlinePath';
+import { sayMeasure } from '@/ui/sayMeasure';
 import type { ImportWorker } from '@/workers/importWorker';
 
 interface ProjectPaper extends NamedPaper {
@@ -93,7 +93,8 @@ function Pair({
         )
         <Typography color="textSecondary">
           Laid on each other they differ by {one.distanceMm.toFixed(1)} mm at most. Tell them by the{' '}
-          {one.tellBy.name}: {measure(one.tellBy, 'a', system)} against {measure(one.tellBy, 'b', system)}.
+          {one.tellBy.name}: {sayMeasure(one.tellBy, 'a', system)} against{' '}
+          {sayMeasure(one.tellBy, 'b', system)}.
         </Typography>
         <Stack sx={{ mt: 1.25, gap: 1.25 }}>
           <MarkChoice projectId={projectId} paper={a} />
@@ -162,15 +163,6 @@ function MarkChoice({ projectId, paper }: { projectId: string; paper: ProjectPap
       ))}
     </TextField>
   );
-}
-
-function measure(tellBy: TellingMeasure, which: 'a' | 'b', system: UnitSystem): string {
-  const value = tellBy[which];
-  if (tellBy.unit === 'deg') return formatAngle(value);
-  // To the sixteenth two look-alikes may print alike: millimetres beside it tell them apart.
-  return system === 'inch'
-    ? `${formatLength(value, 'inch')} (${value.toFixed(1)} mm)`
-    : `${value.toFixed(1)} mm`;
 }
 
 function Overlay({ still, over }: { still: Outline; over: Outline }) {

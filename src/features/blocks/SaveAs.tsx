@@ -27,6 +27,7 @@ export function SaveAs({ projectId, blockId, kindNames, made }: SaveAsProps) {
   const printed = [
     ['what=papers', 'Papers, sharing cuts'],
     ['what=papers&gap=2', 'Papers, 2 mm apart'],
+    ['what=stickers', 'Number stickers'],
     ...kindNames.map((name, kind) => [`what=window&kind=${kind}`, `Window for ${name}`] as const),
     ['what=centring', 'Centring guide for appliqué'],
     ...(made.includes('plate') ? [['what=plate', 'Angle check for the plate'] as const] : []),

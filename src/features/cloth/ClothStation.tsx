@@ -5,41 +5,51 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
-import { clothNeed, type CutLine } from '@/core/cloth';
-import type { OrderedBlock } from '@/core/order';
-import type { TopPieces } from '@/core/setting';
+import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
+import type { OrderFacts, OrderState } from '@/server/orders';
 import type { Project } from '@/server/projects';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { Notice } from '@/ui/Notice';
 import { useSend } from '@/ui/useSend';
+import { BoltPanel } from './BoltPanel';
 import { FussyPanel } from './FussyPanel';
 import type { FussyPaper } from './fussyRequest';
 import { LayoutPanel, type BagPieces } from './LayoutPanel';
 import { OrderPanel } from './OrderPanel';
 import { YieldPanel } from './YieldPanel';
 import { ShelfDialog } from './ShelfDialog';
+import { ShelfFile } from './ShelfFile';
 import { ShelfTable } from './ShelfTable';
+import { useOrder } from './useOrder';
 
 interface ClothStationProps {
   readonly project: Project;
-  readonly shelf: readonly ShelvedCloth[];
-  readonly lines: readonly { readonly fabric: string; readonly lines: readonly CutLine[] }[];
   readonly bags: readonly BagPieces[];
   readonly papers: readonly FussyPaper[];
-  readonly makers: number;
-  readonly ordered: readonly OrderedBlock[];
-  /** What each maker’s top takes beside the blocks. */
-  readonly top: TopPieces;
+  /** What the order is worked out from. */
+  readonly facts: OrderFacts;
 }
 
+/** What lies further down, by the ids of its parts. */
+const PARTS = [
+  ['bolt', 'From bolt to bags'],
+  ['order', 'The order'],
+  ['layout', 'Laid out for one bag'],
+  ['yield', 'What a piece of cloth gives'],
+  ['motif', 'Round a motif'],
+] as const;
+
 /** How cloth is cut, how much is needed, and what it costs. */
-export function ClothStation({ project, shelf: initial, lines, bags, papers, makers, ordered, top }: ClothStationProps) {
+export function ClothStation({ project, bags, papers, facts }: ClothStationProps) {
   const system = project.unitSystem;
-  const [shelf, setShelf] = useState(initial);
+  const { makers } = facts.wanted;
+  const [shelf, setShelf] = useState(facts.wanted.shelf);
+  const [placed, setPlaced] = useState(facts.placed);
+  const own = useOrder(project.id, facts, shelf, placed);
   const [edited, setEdited] = useState<ShelvedCloth | undefined>();
-  const [undo, setUndo] = useState<ShelvedCloth | undefined>();
+  const [undo, setUndo] = useState<readonly (readonly ShelvedCloth[])[]>([]);
   const { error, isBusy, run } = useSend();
   const fabrics = shelf.map(({ name }) => name);
   if (fabrics.length === 0)
@@ -49,40 +59,72 @@ export function ClothStation({ project, shelf: initial, lines, bags, papers, mak
         <Link href={`/p/${project.id}/blocks/new`}>Bring in a drawing first</Link>.
       </Notice>
     );
-  const needs = shelf.map((cloth) =>
-    clothNeed(cloth.name, lines.find(({ fabric }) => fabric === cloth.name)?.lines ?? [], cloth, system),
-  );
-  const put = (cloth: ShelvedCloth) =>
-    setShelf((all) => all.map((one) => (one.name === cloth.name ? cloth : one)));
-  const saved = (before: ShelvedCloth, after: ShelvedCloth) => {
+  const put = (cloths: readonly ShelvedCloth[]) =>
+    setShelf((all) => all.map((one) => cloths.find(({ name }) => name === one.name) ?? one));
+  const saved = (before: readonly ShelvedCloth[], after: readonly ShelvedCloth[]) => {
     put(after);
-    setUndo({ ...before, revision: after.revision });
+    setUndo((steps) => [...steps, before]);
     setEdited(undefined);
   };
-  const takeBack = (cloth: ShelvedCloth) =>
+  const takeBack = (cloths: readonly ShelvedCloth[]) =>
     run(async () => {
-      put(await send<ShelvedCloth>('PUT', `/api/projects/${project.id}/cloths`, cloth));
-      setUndo(undefined);
+      const revisionOf = (own: string) => shelf.find(({ name }) => name === own)?.revision ?? 0;
+      const back = cloths.map((cloth) => ({ ...cloth, revision: revisionOf(cloth.name) }));
+      put(await send<ShelvedCloth[]>('POST', `/api/projects/${project.id}/cloths`, { cloths: back }));
+      setUndo((steps) => steps.slice(0, -1));
     });
+  const last = undo.at(-1);
+  const showState = (state: OrderState) => {
+    setPlaced(state.placed);
+    setShelf((all) => all.map((one) => state.shelf.find(({ name }) => name === one.name) ?? one));
+    own.adopt(state.kept.order, state.kept.revision);
+  };
+  const { order, plan, change } = own;
   return (
     <Box>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <Typography variant="h2">Cloth</Typography>
         <Stack direction="row" spacing={1}>
-          {undo && (
-            <Button disabled={isBusy} onClick={() => void takeBack(undo)}>{`Undo the change of ${undo.name}`}</Button>
+          {last && (
+            <Button disabled={isBusy} onClick={() => void takeBack(last)}>
+              {`Undo the change of ${last.length === 1 ? (last[0]?.name ?? '') : counted(last.length, 'cloth')}`}
+            </Button>
           )}
+          <ShelfFile projectId={project.id} shelf={shelf} system={system} onSaved={saved} />
         </Stack>
       </Stack>
       <ErrorNote error={error} />
+      <Box component="nav" aria-label="On this page" className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mb: 1 }}>
+        {PARTS.map(([id, name]) => (
+          <Box key={id} component="a" href={`#${id}`} sx={{ color: 'primary.main', py: 1 }}>
+            {name}
+          </Box>
+        ))}
+      </Box>
       <Typography sx={{ mb: 1 }}>
         {makers === 0
           ? 'Nobody sews yet, so no cloth is needed: add makers first.'
           : 'Reckoned for all bags, cut from strips across the cloth; what is in stock is used first.'}
       </Typography>
-      <ShelfTable shelf={shelf} needs={needs} fabrics={fabrics} system={system} onEdit={setEdited} />
-      <OrderPanel projectId={project.id} blocks={ordered} makers={makers} shelf={shelf} system={system} top={top} />
-      <LayoutPanel bags={bags} shelf={shelf} system={system} />
+      <ShelfTable
+        shelf={shelf}
+        lines={order.lines.filter(({ group }) => group === 'cloth')}
+        bolts={order.bolts}
+        fabrics={fabrics}
+        system={system}
+        onEdit={setEdited}
+      />
+      {order.sets > 0 && (
+        <>
+          <BoltPanel bolts={order.bolts} figures={plan.figures} system={system} />
+          <OrderPanel projectId={project.id} {...{ own, facts, placed, system }} onState={showState} />
+        </>
+      )}
+      <LayoutPanel
+        {...{ bags, shelf, system }}
+        given={plan.givenCuts}
+        onGive={(givenCuts) => change({ givenCuts }, 'cuts that bags are given')}
+      />
       <YieldPanel papers={papers} shelf={shelf} system={system} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
       {edited && (
@@ -90,7 +132,7 @@ export function ClothStation({ project, shelf: initial, lines, bags, papers, mak
           projectId={project.id}
           cloth={edited}
           system={system}
-          onSaved={saved}
+          onSaved={(before, after) => saved([before], [after])}
           onClose={() => setEdited(undefined)}
         />
       )}

@@ -33,7 +33,7 @@ export function FussyPanel({ projectId, papers, shelf, fabrics, system }: FussyP
   const paper = printed[chosen] ?? printed[0];
   const cloth = shelf.find(({ name }) => name === paper?.fabric);
   return (
-    <Box component="section" aria-label="Fussy cutting" sx={{ mt: 4 }}>
+    <Box component="section" id="motif" aria-label="Fussy cutting" sx={{ mt: 4 }}>
       <Typography variant="h3">Cut round a motif</Typography>
       {paper && cloth ? (
         <>

@@ -7,14 +7,14 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { worthOf } from '@/core/cloth';
 import type { StandardCut } from '@/core/cutting';
-import { formatLength, type UnitSystem } from '@/core/length';
+import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
+import type { GivenCut } from '@/core/order';
 import type { PieceKind } from '@/core/nesting';
 import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
 import { Facts } from '@/ui/Facts';
 import { LayoutDrawing } from './LayoutDrawing';
-import { formatBolt } from '@/ui/formatBolt';
 import { useLayout, type Layout } from './useLayout';
 
 /** The pieces that one bag takes of one cloth. */
@@ -30,10 +30,13 @@ interface LayoutPanelProps {
   readonly bags: readonly BagPieces[];
   readonly shelf: readonly ShelvedCloth[];
   readonly system: UnitSystem;
+  /** Pieces of cloth that bags are given whole, and how that is changed. */
+  readonly given: readonly GivenCut[];
+  readonly onGive: (given: readonly GivenCut[]) => void;
 }
 
 /** One bag's pieces of one cloth, laid out to be cut round with scissors; what that saves against strips. */
-export function LayoutPanel({ bags, shelf, system }: LayoutPanelProps) {
+export function LayoutPanel({ bags, shelf, system, given, onGive }: LayoutPanelProps) {
   const { layout, start, stop, clear } = useLayout(system);
   const [chosen, setChosen] = useState(() => String(fullest(bags)));
   const bag = bags[Number(chosen)];
@@ -43,9 +46,14 @@ export function LayoutPanel({ bags, shelf, system }: LayoutPanelProps) {
     clear();
     setChosen(value);
   };
+  const own = given.find(({ blockId, fabric }) => blockId === bag.blockId && fabric === bag.fabric);
+  const give = (cut: StandardCut | undefined) => {
+    const others = given.filter((one) => one !== own);
+    onGive(cut ? [...others, { blockId: bag.blockId, fabric: bag.fabric, ...cut }] : others);
+  };
   const isRunning = layout !== undefined && layout.spent < 1;
   return (
-    <Box component="section" aria-label="Cutting layout" sx={{ mt: 4 }}>
+    <Box component="section" id="layout" aria-label="Cutting layout" sx={{ mt: 4 }}>
       <Typography variant="h3">Laid out for one bag</Typography>
       <Typography sx={{ mb: 1.5 }}>
         Cut shapes with their allowance, laid close. Cut these by hand along the lines; for rotary strips use
@@ -66,6 +74,14 @@ export function LayoutPanel({ bags, shelf, system }: LayoutPanelProps) {
           </Button>
         )}
       </Stack>
+      {own && (
+        <Typography sx={{ mt: 1 }}>
+          {`Each bag of ${bag.block} is given a ${own.name} of ${bag.fabric}, not its pieces cut. `}
+          <Button size="small" onClick={() => give(undefined)}>
+            Cut its pieces instead
+          </Button>
+        </Typography>
+      )}
       {isRunning && (
         <LinearProgress
           variant="determinate"
@@ -77,6 +93,11 @@ export function LayoutPanel({ bags, shelf, system }: LayoutPanelProps) {
       {layout?.nested && (
         <Stack spacing={2} sx={{ mt: 2 }}>
           <LayoutFacts layout={layout} bag={bag} cloth={cloth} system={system} />
+          {layout.cut && (
+            <Button onClick={() => give(layout.cut ?? undefined)} sx={{ alignSelf: 'start' }}>
+              {`Give each bag of ${bag.block} this ${layout.cut.name}`}
+            </Button>
+          )}
           <LayoutDrawing kinds={bag.kinds} nested={layout.nested} cloth={cloth} system={system} />
           <Box component="ol" sx={{ m: 0, pl: 3, columns: { sm: 2 } }}>
             {bag.kinds.map(({ id, count }) => (

@@ -6,14 +6,13 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import { useState } from 'react';
-import type { UnitSystem } from '@/core/length';
+import { boltUnit, type UnitSystem } from '@/core/length';
 import type { ShelvedCloth } from '@/server/cloth';
 import { RefusedError, send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FigureField } from '@/ui/FigureField';
 import { printFigures, readFigures, type Fault, type Figure, type Typed } from '@/ui/figures';
 import { useSend } from '@/ui/useSend';
-import { boltUnit } from '@/ui/formatBolt';
 
 const figures = (system: UnitSystem): readonly Figure[] => {
   const unit = system === 'inch' ? 'yard' : 'metre';

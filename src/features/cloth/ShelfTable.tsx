@@ -7,23 +7,23 @@ import TableCell from '@mui/material/TableCell';
 import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { formatLength, type UnitSystem } from '@/core/length';
-import type { ClothNeed } from '@/core/cloth';
+import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
+import { sayToBuy, type ClothBolt, type OrderLine } from '@/core/order';
 import type { ShelvedCloth } from '@/server/cloth';
 import { FabricChip } from '@/ui/FabricChip';
-import { formatBolt } from '@/ui/formatBolt';
 
 interface ShelfTableProps {
   readonly shelf: readonly ShelvedCloth[];
-  readonly needs: readonly ClothNeed[];
+  readonly lines: readonly OrderLine[];
+  readonly bolts: readonly ClothBolt[];
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
   readonly onEdit: (cloth: ShelvedCloth) => void;
 }
 
 /** Every cloth: what it is, what all bags take of it, what has to be bought. */
-export function ShelfTable({ shelf, needs, fabrics, system, onEdit }: ShelfTableProps) {
-  const total = needs.reduce((sum, { cost }) => sum + cost, 0);
+export function ShelfTable({ shelf, lines, bolts, fabrics, system, onEdit }: ShelfTableProps) {
+  const total = lines.reduce((sum, { packs, price }) => sum + packs * price, 0);
   return (
     <TableContainer>
       <Table size="small" aria-label="Cloths">
@@ -43,7 +43,8 @@ export function ShelfTable({ shelf, needs, fabrics, system, onEdit }: ShelfTable
             <ShelfRow
               key={cloth.name}
               cloth={cloth}
-              need={needs.find(({ fabric }) => fabric === cloth.name)}
+              line={lines.find(({ thing }) => thing === cloth.name)}
+              bolt={bolts.find(({ fabric }) => fabric === cloth.name)}
               fabrics={fabrics}
               system={system}
               onEdit={onEdit}
@@ -62,14 +63,15 @@ export function ShelfTable({ shelf, needs, fabrics, system, onEdit }: ShelfTable
 
 interface ShelfRowProps {
   readonly cloth: ShelvedCloth;
-  readonly need: ClothNeed | undefined;
+  readonly line: OrderLine | undefined;
+  readonly bolt: ClothBolt | undefined;
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
   readonly onEdit: (cloth: ShelvedCloth) => void;
 }
 
-function ShelfRow({ cloth, need, fabrics, system, onEdit }: ShelfRowProps) {
-  const tooWide = need?.tooWide[0];
+function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit }: ShelfRowProps) {
+  const tooWide = bolt?.sizes[bolt.plan.tooWide[0] ?? -1];
   return (
     <TableRow>
       <TableCell>
@@ -86,13 +88,13 @@ function ShelfRow({ cloth, need, fabrics, system, onEdit }: ShelfRowProps) {
         </Stack>
       </TableCell>
       <TableCell align="right">{formatLength(cloth.widthMm, system)}</TableCell>
-      <TableCell align="right">{formatBolt(need?.needMm ?? 0, system)}</TableCell>
-      <TableCell align="right">{formatBolt(cloth.stockMm, system)}</TableCell>
+      <TableCell align="right">{formatBolt(line?.needed ?? 0, system)}</TableCell>
+      <TableCell align="right">{formatBolt(line?.stock ?? cloth.stockMm, system)}</TableCell>
       <TableCell align="right">
-        {need && need.buyMm > 0 ? formatBolt(need.buyMm, system) : 'enough'}
+        {line && (line.left > 0 || line.over > 0 || line.ordered > 0) ? sayToBuy(line, system) : 'enough'}
       </TableCell>
       <TableCell align="right">
-        {cloth.pricePerMetre > 0 ? (need?.cost ?? 0).toFixed(2) : 'no price'}
+        {cloth.pricePerMetre > 0 ? ((line?.packs ?? 0) * (line?.price ?? 0)).toFixed(2) : 'no price'}
       </TableCell>
       <TableCell align="right">
         <Button size="small" onClick={() => onEdit(cloth)} aria-label={`Change ${cloth.name}`}>

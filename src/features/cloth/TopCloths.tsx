@@ -1,60 +1,33 @@
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import type { NamedShelf, TopCut } from '@/core/order';
+import { TOP_PARTS, type NamedShelf, type OrderPlan } from '@/core/order';
 import type { TopPieces } from '@/core/setting';
-import { useRemembered } from '@/ui/useRemembered';
 
-type Part = keyof TopPieces;
-type Chosen = Readonly<Partial<Record<Part, string>>>;
-
-const LABELS: Readonly<Record<Part, string>> = {
+const LABELS: Readonly<Record<keyof TopPieces, string>> = {
+  squares: 'Background squares of',
   strips: 'Strips between blocks of',
   cornerstones: 'Cornerstones of',
   border: 'Border of',
 };
-const PARTS = Object.keys(LABELS) as Part[];
-
-/** Of which cloth the parts of the top are that the host orders as well; kept on this device. */
-export function useTopCloths(projectId: string) {
-  const [kept, keep] = useRemembered(`kevlo-order-top-${projectId}`);
-  const chosen = readChosen(kept);
-  return {
-    chosen,
-    choose: (part: Part, fabric: string) => keep(JSON.stringify({ ...chosen, [part]: fabric })),
-  };
-}
-
-function readChosen(kept: string | undefined): Chosen {
-  try {
-    return kept === undefined ? {} : (JSON.parse(kept) as Chosen);
-  } catch {
-    return {};
-  }
-}
-
-/** The pieces of one top whose cloth was chosen, where it is on the shelf still. */
-export function topCuts(top: TopPieces, chosen: Chosen, shelf: NamedShelf): TopCut[] {
-  return PARTS.flatMap((part) => {
-    const fabric = chosen[part];
-    return shelf.some(({ name }) => name === fabric) && fabric
-      ? top[part].map((piece) => ({ ...piece, fabric }))
-      : [];
-  });
-}
 
 interface TopClothFieldsProps {
   readonly top: TopPieces;
   readonly shelf: NamedShelf;
-  readonly cloths: ReturnType<typeof useTopCloths>;
+  readonly chosen: OrderPlan['topCloths'];
+  readonly onChange: (chosen: OrderPlan['topCloths']) => void;
 }
 
 /** A choice of cloth for each part that the top has; without one it is not in the order. */
-export function TopClothFields({ top, shelf, cloths: { chosen, choose } }: TopClothFieldsProps) {
-  const parts = PARTS.filter((part) => top[part].length > 0);
+export function TopClothFields({ top, shelf, chosen, onChange }: TopClothFieldsProps) {
+  const parts = TOP_PARTS.filter((part) => top[part].length > 0);
   if (parts.length === 0) return null;
+  const choose = (part: keyof TopPieces, fabric: string) => {
+    const { [part]: _, ...others } = chosen;
+    onChange(fabric === '' ? others : { ...others, [part]: fabric });
+  };
   return (
-    <Stack direction="row" className="no-print" sx={{ gap: 1.5, flexWrap: 'wrap', mb: 1.5 }}>
+    <Stack direction="row" className="no-print" sx={{ gap: 1.5, flexWrap: 'wrap', my: 1.5 }}>
       {parts.map((part) => (
         <TextField
           key={part}

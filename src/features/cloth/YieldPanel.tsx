@@ -43,7 +43,7 @@ export function YieldPanel({ papers, shelf, system }: YieldPanelProps) {
     return { name: `this remnant, ${formatLength(widthMm, system)} × ${formatLength(lengthMm, system)}`, widthMm, lengthMm };
   });
   return (
-    <Box component="section" aria-label="Yields" sx={{ mt: 4 }}>
+    <Box component="section" id="yield" aria-label="Yields" sx={{ mt: 4 }}>
       <Typography variant="h3">What a piece of cloth gives</Typography>
       <Typography sx={{ mb: 1.5 }}>
         How many of a paper the cuts that shops sell give, each with its allowance; and what can be had from a remnant.

@@ -6,9 +6,8 @@ import { batchAt, waitsFor, type Step } from '@/core/sheet';
 import { firstSentence } from '@/core/words';
 import { PlainButton } from '@/ui/PlainButton';
 import { PlainChoice } from '@/ui/PlainChoice';
-import { BatchCounter } from './BatchCounter';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
-import { StepPart } from './StepPart';
+import { StepPart, loadTroubles } from './StepPart';
 import { useRemembered } from '@/ui/useRemembered';
 import { useKeptPage } from './useKeptPage';
 import { standOf, useMakerBlock, type PageData } from './useMakerBlock';
@@ -16,9 +15,23 @@ import { standOf, useMakerBlock, type PageData } from './useMakerBlock';
 // What is only looked at now and then is loaded when it is opened.
 const loadAllSteps = () => import('./AllSteps');
 const loadHowTo = () => import('./HowTo');
+const loadBatchCounter = async () => ({ default: (await import('./BatchCounter')).BatchCounter });
+const loadRemadeNote = () => import('./RemadeNote');
+const loadBagPart = () => import('./BagPart');
 const AllSteps = lazy(loadAllSteps);
 const HowTo = lazy(loadHowTo);
-const loadRest = () => Promise.all([loadAllSteps(), loadHowTo()]);
+const RemadeNote = lazy(loadRemadeNote);
+const BagPart = lazy(loadBagPart);
+const BatchCounter = lazy(loadBatchCounter);
+const loadRest = () =>
+  Promise.all([
+    loadAllSteps(),
+    loadHowTo(),
+    loadBagPart(),
+    loadBatchCounter(),
+    loadRemadeNote(),
+    loadTroubles(),
+  ]);
 
 /** A maker's own page: the block, the next step large, one big button, what follows, and a way to ask for help. */
 export function MakerPage({ token, initial }: { token: string; initial: PageData }) {
@@ -59,6 +72,11 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           setChosen(id);
         }}
       />
+      {block.remade.size > 0 && (
+        <Suspense>
+          <RemadeNote block={block} />
+        </Suspense>
+      )}
       {step ? (
         <StepPart
           token={token}
@@ -74,7 +92,9 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
         />
       ) : (
         <Framed color="success.main">
-          <strong>{block.name} is sewn.</strong> Choose another block above.
+          <strong>{block.name} is sewn.</strong>{' '}
+          {block.saved !== '' && <>Save for later blocks: {block.saved}. </>}
+          Choose another block above.
         </Framed>
       )}
       {opened !== undefined && (
@@ -83,12 +103,9 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
         </PlainButton>
       )}
       {batch && (
-        <BatchCounter
-          batch={batch}
-          steps={steps.slice(batch.from, batch.from + batch.count)}
-          isDone={isDone}
-          onTick={tick}
-        />
+        <Suspense>
+          <BatchCounter batch={batch} steps={steps} isDone={isDone} onTick={tick} />
+        </Suspense>
       )}
       <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
         {lastDone && (
@@ -119,9 +136,15 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
       <More title="All steps, and the whole block">
         <AllSteps block={block} fabrics={fabrics} isDone={isDone} onTick={tick} onOpen={goTo} />
       </More>
+      <More title="In the bag, and how to begin">
+        <BagPart block={block} system={initial.project.unitSystem} />
+      </More>
       <More title="Signs, and how to">
         <HandedHowTo />
       </More>
+      <Typography sx={{ mt: 1.5 }}>
+        <a href={`/m/${token}/practice/${block.id}`}>Practise this block</a>
+      </Typography>
       <ChangeNote block={block} />
       <Typography role="status" variant="body2" color="textSecondary" sx={{ mt: 1 }}>
         {isKept ? 'This page is kept on this phone: it opens without a connection.' : ''}

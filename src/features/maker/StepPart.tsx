@@ -1,16 +1,18 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { UnitSystem } from '@/core/length';
-import { momentsOf, type SheetPatch, type Step } from '@/core/sheet';
-import { troublesAt } from '@/core/troubles';
+import type { SheetPatch, Step } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { boxOf } from '@/core/geometry';
 import { FoldLayer, PatchMark } from '@/ui/drawing';
 import { PlainButton } from '@/ui/PlainButton';
 import { StepDrawing } from '@/ui/StepDrawing';
-import { TroubleHelp } from '@/ui/TroubleHelp';
 import type { MakersBlock } from './useMakerBlock';
+
+/** The guide to troubles is long: it is loaded when it is opened. */
+export const loadTroubles = () => import('./StepTroubles');
+const StepTroubles = lazy(loadTroubles);
 
 interface StepPartProps {
   readonly token: string;
@@ -47,10 +49,10 @@ export function StepPart(props: StepPartProps) {
       <Box aria-live="polite">
         <Typography variant="h2" component="h1">
           Step {index + 1} of {block.sheet.steps.length}
-          {step.kind === 'join' && step.repeat && (
+          {step.kind === 'join' && step.repeat && step.alike && (
             <>
               {' '}
-              · {step.repeat.letter}, {step.repeat.copy} of {step.repeat.copies}
+              · {step.alike}, {step.repeat.copy} of {step.repeat.copies}
             </>
           )}
         </Typography>
@@ -89,7 +91,29 @@ export function StepPart(props: StepPartProps) {
           </Box>
         </Box>
       )}
-      <TroubleHelp troubles={troublesAt(momentsOf(step, block.sheet))} />
+      <Troubles key={step.id} step={step} sheet={block.sheet} />
+    </>
+  );
+}
+
+/** What can go wrong here, and what to do then. */
+function Troubles(props: { readonly step: Step; readonly sheet: MakersBlock['sheet'] }) {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <>
+      <PlainButton
+        look="text"
+        aria-expanded={isOpen}
+        onClick={() => setIsOpen(!isOpen)}
+        sx={{ minHeight: 44 }}
+      >
+        If something goes wrong here
+      </PlainButton>
+      {isOpen && (
+        <Suspense>
+          <StepTroubles {...props} />
+        </Suspense>
+      )}
     </>
   );
 }

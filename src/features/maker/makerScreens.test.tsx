@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import { expect, test, vi } from 'vitest';
 import type { BlockDocument } from '@/core/block';
 import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
-import { batchAt, blockSheet, waitsFor } from '@/core/sheet';
+import { batchesOf, blockSheet, waitsFor } from '@/core/sheet';
 import { answering, refused, unreachable, type Asked } from '@/ui/testing';
 import { MakerPage } from './MakerPage';
 import { storeKey } from './tickStore';
@@ -14,7 +14,7 @@ const EVENTS = 'POST /api/m/secret-token/events';
 function block(id: string, kind: RecipeKind, more: object = {}, order?: object) {
   const { patches, ...document } = { ...documentOfRecipe(defaultRecipe(kind)), ...(order ? { order } : {}) } as BlockDocument;
   const sheet = blockSheet(patches, SETTINGS, undefined, document);
-  return { id, name: `Block ${id}`, sheet, done: [], stuck: [], covered: [], orphaned: 0, isOwnOrder: false, photos: [], ...more };
+  return { id, name: `Block ${id}`, sheet, done: [], stuck: [], covered: [], orphaned: 0, isOwnOrder: false, photos: [], saved: '', changed: [], ...more };
 } // prettier-ignore
 
 function atPhone(blocks: readonly object[] = [block('a', 'star'), block('b', 'rosette')]) {
@@ -168,10 +168,10 @@ test('like units are one thing with a counter: one more, one less, all; each cou
   const asked = answering({ [EVENTS]: () => ({}) });
   const beams = block('a', 'beams', {}, { school: 'best', isBatched: true });
   const { steps } = beams.sheet;
-  const from = steps.findIndex((_, index) => (batchAt(steps, index)?.count ?? 0) > 2);
-  const { name, count } = batchAt(steps, from)!;
+  const { from, name, count, size } = batchesOf(steps).find((batch) => batch.count > 2)!;
+  expect(size).toBe(1);
   atPhone([{ ...beams, done: steps.slice(0, from).map(({ id }) => id) }]);
-  const group = screen.getByRole('group', { name: `${name}, ${count} to make` });
+  const group = await screen.findByRole('group', { name: `${name}, ${count} to make` });
   const made = () => Number(/· (\d+) done/.exec(group.textContent!)?.[1]);
   const press = (label: string) => fireEvent.click(within(group).getByRole('button', { name: label }));
   expect(made()).toBe(0);
@@ -237,3 +237,77 @@ test('signs and how-to are drawn for the hand that sews, which the phone remembe
   const again = await screen.findByRole('region', { name: 'Signs and how to' });
   expect(again.querySelectorAll('g[transform^="matrix(-1"]').length).toBe(8);
 }); // prettier-ignore
+
+test('a unit of several steps counts as one: one more ticks all its steps, one less takes them back from the last', async () => {
+  const asked = answering({ [EVENTS]: () => ({}) });
+  const beams = block('a', 'beams', {}, { school: 'figures', isBatched: false });
+  const { steps } = beams.sheet;
+  const { from, name, count, size } = batchesOf(steps).find((batch) => batch.size > 1)!;
+  atPhone([{ ...beams, done: steps.slice(0, from).map(({ id }) => id) }]);
+  const group = await screen.findByRole('group', { name: `${name}, ${count} to make` });
+  expect(group.textContent).toContain(`${size} steps each`);
+  const own = (label: string) => fireEvent.click(within(group).getByRole('button', { name: label }));
+  own(`One ${name} more`);
+  expect(group.textContent).toContain('1 done');
+  own(`One ${name} less`);
+  expect(group.textContent).toContain('0 done');
+  await waitFor(() => expect(sent(asked)).toHaveLength(2 * size));
+  const first = steps.slice(from, from + size).map(({ id }) => id);
+  expect(sent(asked).map(({ kind, stepId }) => [kind, first.indexOf(stepId)])).toEqual([
+    ...first.map((_, i) => ['done', i]),
+    ...first.map((_, i) => ['undone', size - 1 - i]),
+  ]);
+}); // prettier-ignore
+
+test('in the bag: papers with spares and hands, cloth as cut, what to lay ready, what to save', async () => {
+  const beams = block('a', 'beams', { saved: '6 × 1″ hexagon' });
+  atPhone([beams]);
+  press('In the bag, and how to begin');
+  const bag = await screen.findByRole('region', { name: 'In the bag' });
+  for (const { name, count, spares, left, right } of beams.sheet.bag.papers) {
+    const line = within(bag).getAllByRole('listitem').find(({ textContent }) => textContent!.includes(`${count + spares} × ${name}`))!;
+    if (left + right > 0) expect(line.textContent).toContain(`wrap ${left} L and ${right} R`);
+  }
+  expect(bag.textContent).toContain(`about ${Math.ceil(beams.sheet.thread.metres)} m of thread`);
+  expect(bag.textContent).toContain('save for later blocks: 6 × 1″ hexagon.');
+}); // prettier-ignore
+
+test('what was done with other papers is to be done again: said at the top, with what to do, until it is', async () => {
+  answering({ [EVENTS]: () => ({}) });
+  const star = block('a', 'star');
+  const { steps } = star.sheet;
+  const done = steps.slice(1, 4).map(({ id }) => id);
+  atPhone([{ ...star, done, changed: [steps[0]!.id] }]);
+  const note = await screen.findByText('Your host changed papers or cloth of this block.');
+  expect(note.parentElement!.textContent).toContain('1 step that you had done is to be done again:');
+  expect(note.parentElement!.textContent).toContain('Step 1: Baste');
+  expect(heading()).toMatch(/^Step 1 of /);
+  press('Done');
+  await waitFor(() =>
+    expect(screen.queryByText('Your host changed papers or cloth of this block.')).toBeNull(),
+  );
+});
+
+test('a tick says what it was done with; one that waits and was made with other papers does not count', async () => {
+  const asked = answering({ [EVENTS]: () => ({}) });
+  const star = block('a', 'star');
+  const [first, second] = star.sheet.steps;
+  const waits = { clientId: '1', blockId: 'a', stepId: second!.id, kind: 'done', at: '2026-11-01T10:00:00Z', made: 'other' };
+  localStorage.setItem(storeKey('m1'), JSON.stringify({ ticks: [waits] }));
+  atPhone([star]);
+  expect(await screen.findByText('Your host changed papers or cloth of this block.')).toBeTruthy();
+  press('Done');
+  expect(heading()).toMatch(/^Step 2 of /);
+  await waitFor(() => expect(sent(asked)).toHaveLength(2));
+  expect(asked.flatMap(({ body }) => (body as { events: { made: string; stepId: string }[] }).events).find(({ stepId }) => stepId === first!.id)?.made).toBe(first!.made);
+}); // prettier-ignore
+
+test('the guide to troubles opens at the step it is for, and closes with it', async () => {
+  answering({ [EVENTS]: () => ({}) });
+  atPhone([block('a', 'star')]);
+  press('If something goes wrong here');
+  expect(await screen.findByText(/^If something goes wrong here \(\d+\)$/)).toBeTruthy();
+  expect(screen.getAllByText('What to do').length).toBeGreaterThan(0);
+  press('Done');
+  expect(screen.queryByText('What to do')).toBeNull();
+});

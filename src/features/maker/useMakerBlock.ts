@@ -14,8 +14,11 @@ export function useMakerBlock(token: string, initial: PageData) {
   const blocks = useMemo(
     () =>
       initial.blocks.map((block) => {
-        const ids = block.sheet.steps.map(({ id }) => id);
-        return { ...block, progress: apply(block.id, block.done, block.stuck, ids) };
+        const progress = apply(block.id, block.done, block.stuck, block.sheet.steps);
+        const remade = new Set(
+          [...block.changed, ...progress.changed].filter((id) => !progress.done.has(id)),
+        );
+        return { ...block, progress, remade };
       }),
     [initial, apply],
   );

@@ -72,22 +72,31 @@ export function useTicks(token: string, makerId: string, upTo: number) {
     };
   }, [token, ticks, change]);
   const record = useCallback(
-    (blockId: string, { id, units }: StepOfPatches, kind: Tick['kind']) => {
+    (blockId: string, { id, units, made }: StepOfPatches, kind: Tick['kind']) => {
       const clientId = crypto.randomUUID?.() ?? fallbackId();
       const at = new Date().toISOString();
-      change((now) => withTick(now, { clientId, blockId, stepId: id, kind, at, units }));
+      change((now) =>
+        withTick(now, { clientId, blockId, stepId: id, kind, at, units, ...(made ? { made } : {}) }),
+      );
     },
     [change],
   );
   const all = useMemo(() => [...sent, ...ticks], [sent, ticks]);
   const apply = useCallback(
-    (blockId: string, done: readonly string[], stuck: readonly string[], stepIds: readonly string[]) => {
+    (
+      blockId: string,
+      done: readonly string[],
+      stuck: readonly string[],
+      steps: readonly { readonly id: string; readonly made?: string }[],
+    ) => {
       const before = new Date(0).toISOString();
       const known: ProgressEvent[] = [
         ...done.map((stepId) => ({ clientId: `d${stepId}`, stepId, kind: 'done' as const, at: before })),
         ...stuck.map((stepId) => ({ clientId: `s${stepId}`, stepId, kind: 'stuck' as const, at: before })),
       ];
-      return foldEvents([...known, ...all.filter((tick) => tick.blockId === blockId)], stepIds);
+      const made = new Map(steps.map((step) => [step.id, step.made]));
+      const own = all.filter((tick) => tick.blockId === blockId);
+      return foldEvents([...known, ...own], made.keys(), (id) => made.get(id));
     },
     [all],
   );

@@ -7,8 +7,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { create } from 'qrcode';
-import { useMemo } from 'react';
+import { SquareCode } from '@/ui/SquareCode';
 
 export interface MakerLink {
   readonly name: string;
@@ -28,7 +27,7 @@ export function LinkDialog({ links, onClose }: { links: readonly MakerLink[]; on
         <Stack spacing={2}>
           {links.map(({ name, link }) => (
             <Stack key={name} direction="row" spacing={2} sx={{ alignItems: 'center', breakInside: 'avoid' }}>
-              <SquareCode text={link} />
+              <SquareCode text={link} label="Code for the phone’s camera" />
               <Box sx={{ minWidth: 0 }}>
                 <strong>{name}</strong>
                 <Box
@@ -59,27 +58,5 @@ export function LinkDialog({ links, onClose }: { links: readonly MakerLink[]; on
         </Button>
       </DialogActions>
     </Dialog>
-  );
-}
-
-function SquareCode({ text }: { text: string }) {
-  const { size, d } = useMemo(() => {
-    const { modules } = create(text, { errorCorrectionLevel: 'M' });
-    const cells = Array.from(modules.data).flatMap((on, i) =>
-      on ? [`M${i % modules.size} ${Math.floor(i / modules.size)}h1v1h-1z`] : [],
-    );
-    return { size: modules.size, d: cells.join('') };
-  }, [text]);
-  return (
-    <svg
-      width={112}
-      height={112}
-      viewBox={`-4 -4 ${size + 8} ${size + 8}`}
-      role="img"
-      aria-label="Code for the phone’s camera"
-      style={{ background: '#fff', flexShrink: 0 }}
-    >
-      <path d={d} fill="#000" />
-    </svg>
   );
 }

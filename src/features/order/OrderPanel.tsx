@@ -16,10 +16,11 @@ import { useRef, useState } from 'react';
 import type { School, SchoolSummary } from '@/core/assembly';
 import type { OrderChoices } from '@/core/block';
 import type { BastePolicy } from '@/core/papers';
-import { withApplique, withBatches, withPolicy, withSchool, type BlockSheet } from '@/core/sheet';
+import { withApplique, withBatches, withPolicy, type BlockSheet } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
 import type { OrderWorker } from '@/workers/orderWorker';
 import { PapersPanel } from './PapersPanel';
+import { useSchool } from './useSchool';
 import { useDocumentChange } from './useDocumentChange';
 
 /** How upper layers may be sewn on. The first is proposed: press first, then the outer papers may come out. */
@@ -70,10 +71,7 @@ export function OrderPanel({ projectId, blockId, sheet }: OrderPanelProps) {
     worker.current = null;
     setComparison(undefined);
   };
-  const use = (next: School) =>
-    change('The order of work is changed. Ticks on joins that stay the same are kept.', (document) =>
-      withSchool(document, next),
-    );
+  const use = useSchool(projectId, blockId);
   const setBatches = (value: string) =>
     change('The order of work is changed. Ticks on joins that stay the same are kept.', (document) =>
       withBatches(document, value === 'free' ? undefined : value === 'together'),
@@ -136,7 +134,7 @@ export function OrderPanel({ projectId, blockId, sheet }: OrderPanelProps) {
         )}
       </Stack>
       {comparison && comparison !== 'busy' && (
-        <SchoolTable schools={comparison} current={school} onUse={(next) => void use(next)} />
+        <SchoolTable schools={comparison} current={school} onUse={use} />
       )}
     </Stack>
   );

@@ -2,7 +2,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { SCHOOLS, sayMore, type School, type TaughtOtherwise } from '@/core/assembly';
 import type { Step } from '@/core/sheet';
+import { LinkButton } from '@/ui/LinkButton';
 import { formatMinutes } from '@/ui/formatMinutes';
 import type { Player } from './useStepPlayer';
 
@@ -10,12 +12,18 @@ interface PlayerBarProps {
   readonly player: Player;
   /** Number of steps. */
   readonly count: number;
+  /** The step after all units that are like the one being made; undefined where it is made once, or last. */
+  readonly past?: number;
+  /** Address of the practice bench. */
+  readonly practice: string;
+  /** Shows the step for a projector. */
+  readonly onProject: () => void;
   /** Address of the step cards. */
   readonly cards: string;
 }
 
 /** What moves through the steps, and what is shown of them. */
-export function PlayerBar({ player, count, cards }: PlayerBarProps) {
+export function PlayerBar({ player, count, past, practice, onProject, cards }: PlayerBarProps) {
   return (
     <Stack
       direction="row"
@@ -28,6 +36,7 @@ export function PlayerBar({ player, count, cards }: PlayerBarProps) {
       <Button variant="contained" onClick={() => player.go(1)} disabled={player.current === count - 1}>
         Next →
       </Button>
+      {past !== undefined && <Button onClick={() => player.setCurrent(past)}>Past those alike</Button>}
       <Button onClick={() => player.setIsPlaying(!player.isPlaying)} aria-pressed={player.isPlaying}>
         {player.isPlaying ? 'Pause' : 'Play'}
       </Button>
@@ -40,6 +49,8 @@ export function PlayerBar({ player, count, cards }: PlayerBarProps) {
       <Button component="a" href={cards} target="_blank" rel="noopener">
         Cards (PDF)
       </Button>
+      <Button onClick={onProject}>Projector</Button>
+      <LinkButton href={practice}>Practice</LinkButton>
     </Stack>
   );
 }
@@ -58,10 +69,10 @@ export function StepWords({
     <Box aria-live="polite" sx={{ minHeight: 92, py: 0.5 }}>
       <Typography variant="h3" component="p">
         Step {index + 1} of {count}, about {formatMinutes(step.minutes)}
-        {step.kind === 'join' && step.repeat && (
+        {step.kind === 'join' && step.repeat && step.alike && (
           <>
             {' '}
-            · make {step.repeat.copies} of {step.repeat.letter}: this is number {step.repeat.copy}
+            · {step.alike}: {step.repeat.copies} to make, this is number {step.repeat.copy}
           </>
         )}
       </Typography>
@@ -79,5 +90,30 @@ export function StepWords({
         </Typography>
       )}
     </Box>
+  );
+}
+
+/** The order that a teacher would show for such a block, where it costs so much more that it is not taken unasked. */
+export function TaughtOtherwiseNote({
+  other,
+  onUse,
+}: {
+  readonly other: TaughtOtherwise;
+  readonly onUse: (school: School) => void;
+}) {
+  const { name } = SCHOOLS[other.school];
+  return (
+    <Stack
+      direction="row"
+      className="no-print"
+      sx={{ flexWrap: 'wrap', gap: 1, alignItems: 'center', mb: 1 }}
+    >
+      <Typography color="textSecondary">
+        Often taught “{name}”: {sayMore(other, 'this order')}
+      </Typography>
+      <Button size="small" onClick={() => onUse(other.school)}>
+        Use {name}
+      </Button>
+    </Stack>
   );
 }

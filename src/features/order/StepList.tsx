@@ -2,8 +2,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { memo, useEffect, useRef, useState } from 'react';
-import type { Step } from '@/core/sheet';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { batchesOf, type Batch, type Step } from '@/core/sheet';
+import { counted } from '@/core/words';
 import type { PressJoin } from './useJoinHand';
 import { RearrangeList } from './RearrangeList';
 import { shortText } from './shortText';
@@ -19,6 +20,10 @@ interface StepListProps {
 export function StepList({ steps, current, onPick, onPress }: StepListProps) {
   const [isRearranging, setIsRearranging] = useState(false);
   const list = useRef<HTMLOListElement>(null);
+  const headings = useMemo(
+    () => new Map(batchesOf(steps).map((batch) => [batch.from, headingOf(batch)])),
+    [steps],
+  );
   useEffect(() => {
     const item = list.current?.children[current] as HTMLElement | undefined;
     if (item && list.current) list.current.scrollTop = item.offsetTop - list.current.offsetTop - 120;
@@ -44,7 +49,7 @@ export function StepList({ steps, current, onPick, onPress }: StepListProps) {
               step={step}
               index={index}
               isCurrent={index === current}
-              batch={batchAt(steps, index)}
+              batch={headings.get(index)}
               onPick={onPick}
             />
           ))}
@@ -110,16 +115,7 @@ const Item = memo(function Item({ step, index, isCurrent, batch, onPick }: ItemP
   );
 });
 
-/** “Make 6 of B” where a step begins such a batch. */
-function batchAt(steps: readonly Step[], index: number): string | undefined {
-  const letter = letterAt(steps, index);
-  if (letter === undefined || letterAt(steps, index - 1) === letter) return undefined;
-  let count = 1;
-  while (letterAt(steps, index + count) === letter) count += 1;
-  return count > 1 ? `Make ${count} of ${letter}` : undefined;
-}
-
-function letterAt(steps: readonly Step[], index: number): string | undefined {
-  const step = steps[index];
-  return step?.kind === 'join' ? step.repeat?.letter : undefined;
+/** “6 to make: winged kite D, 4 steps each”, above the first step of like units. */
+function headingOf({ name, count, size }: Batch): string {
+  return `${count} to make: ${name}${size > 1 ? `, ${counted(size, 'step')} each` : ''}`;
 }

@@ -2,22 +2,26 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import { counted } from '@/core/words';
 import type { UnitSystem } from '@/core/length';
 import type { StepPhoto } from '@/server/photos';
-import { momentsOf, type BlockSheet } from '@/core/sheet';
+import { batchAt, momentsOf, type BlockSheet } from '@/core/sheet';
 import { troublesAt } from '@/core/troubles';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { StepDrawing } from '@/ui/StepDrawing';
 import { BastingSheet } from './BastingSheet';
+import { BlockSewing } from './BlockSewing';
 import { BegunMakers, type MakerBegun } from './BegunMakers';
+import { ProjectorView } from './ProjectorView';
 import { HandList } from './HandList';
 import { HostNote } from './HostNote';
 import { JoinHand } from './JoinHand';
 import { OrderPanel } from './OrderPanel';
 import { StepList } from './StepList';
 import { StepPhotos } from './StepPhotos';
-import { PlayerBar, StepWords } from './PlayerParts';
+import { useSchool } from './useSchool';
+import { PlayerBar, StepWords, TaughtOtherwiseNote } from './PlayerParts';
 import { useStepPlayer } from './useStepPlayer';
 import { TroubleHelp } from '@/ui/TroubleHelp';
 
@@ -47,9 +51,13 @@ export function StepPlayer({
 }: StepPlayerProps) {
   const { steps, plan } = sheet;
   const player = useStepPlayer(projectId, blockId, sheet);
+  const onSchool = useSchool(projectId, blockId);
+  const [isProjected, setIsProjected] = useState(false);
   const { current, press } = player;
   const step = steps[current];
   if (!step) return null;
+  const batch = batchAt(steps, current);
+  const past = batch ? batch.from + batch.count * batch.size : Infinity;
   return (
     <Box>
       <Stack
@@ -63,6 +71,7 @@ export function StepPlayer({
           {formatMinutes(plan.joinMinutes)} of sewing
         </Typography>
       </Stack>
+      {plan.taughtOtherwise && <TaughtOtherwiseNote other={plan.taughtOtherwise} onUse={onSchool} />}
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 310px' }, gap: 2 }}>
         <Box>
           <StepDrawing
@@ -80,6 +89,9 @@ export function StepPlayer({
           <PlayerBar
             player={player}
             count={steps.length}
+            {...(past < steps.length ? { past } : {})}
+            practice={`/p/${projectId}/order/${blockId}/practice`}
+            onProject={() => setIsProjected(true)}
             cards={`/api/projects/${projectId}/blocks/${blockId}/print?what=steps`}
           />
           <StepWords step={step} index={current} count={steps.length} />
@@ -96,6 +108,16 @@ export function StepPlayer({
         </Box>
         <StepList steps={steps} current={current} onPick={player.setCurrent} onPress={press} />
       </Box>
+      <ProjectorView
+        isOpen={isProjected}
+        name={name}
+        sheet={sheet}
+        current={current}
+        fabrics={fabrics}
+        system={system}
+        onStep={player.go}
+        onClose={() => setIsProjected(false)}
+      />
       <BegunMakers makers={begun} />
       {plan.hand && <HandList projectId={projectId} blockId={blockId} hand={plan.hand} />}
       <BastingSheet
@@ -105,6 +127,9 @@ export function StepPlayer({
         allowanceMm={allowanceMm}
         system={system}
       />
+      <Box sx={{ mt: 3 }} className="no-print">
+        <BlockSewing projectId={projectId} blockId={blockId} sheet={sheet} system={system} />
+      </Box>
       <OrderPanel projectId={projectId} blockId={blockId} sheet={sheet} />
     </Box>
   );

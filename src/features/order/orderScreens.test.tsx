@@ -2,8 +2,8 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import userEvent from '@testing-library/user-event';
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { BlockDocument } from '@/core/block';
-import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
-import { blockSheet } from '@/core/sheet';
+import { defaultRecipe, documentOfRecipe, type Recipe, type RecipeKind } from '@/core/generate';
+import { batchesOf, blockSheet } from '@/core/sheet';
 import { Notices } from '@/ui/Notices';
 import { answering, navigation, refused, unreachable, type Asked } from '@/ui/testing';
 import { ProjectPapersView } from './ProjectPapersView';
@@ -13,8 +13,9 @@ const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as cons
 const DOCUMENT = '/api/projects/p1/blocks/b1/document';
 
 /** A block on a server that keeps what is put, and its player; `shown` draws what the server has now, as a refresh would. */
-function atPlayer(kind: RecipeKind, more: Partial<Parameters<typeof StepPlayer>[0]> = {}) {
-  const server = { document: documentOfRecipe(defaultRecipe(kind)), revision: 1 };
+function atPlayer(kind: RecipeKind | Recipe, more: Partial<Parameters<typeof StepPlayer>[0]> = {}) {
+  const recipe = typeof kind === 'string' ? defaultRecipe(kind) : kind;
+  const server = { document: documentOfRecipe(recipe), revision: 1 };
   const asked = answering({
     [`GET ${DOCUMENT}`]: () => server,
     [`PUT ${DOCUMENT}`]: ({ body }) => {
@@ -237,21 +238,15 @@ test('who has begun the block is told, and whose work was sewn in another way', 
   ]);
 }); // prettier-ignore
 
-test('like units stand under one heading with how many, in the list of steps', async () => {
+test('like units stand under one heading with how many, in the list of steps, and can be passed over at once', async () => {
   const { server, sheet, show } = atPlayer('beams');
   pick('Units that are alike', /always/);
   await waitFor(() => expect(server.document.order?.isBatched).toBe(true));
   show();
-  const joins = sheet().steps.flatMap((step) => (step.kind === 'join' ? [step] : []));
-  const letters = new Set(joins.flatMap(({ repeat }) => (repeat && repeat.copies > 1 ? [repeat.letter] : [])));
-  const headings = screen.queryAllByText(/^Make \d+ of [A-Z]$/).map(({ textContent }) => textContent);
+  const batches = batchesOf(sheet().steps);
+  const headings = screen.queryAllByText(/^\d+ to make: /).map(({ textContent }) => textContent);
+  expect(headings).toEqual(batches.map(({ count, name, size }) => `${count} to make: ${name}${size > 1 ? `, ${size} steps each` : ''}`));
   expect(headings.length).toBeGreaterThan(0);
-  for (const text of headings) {
-    const [, count, letter] = /^Make (\d+) of ([A-Z])$/.exec(text)!;
-    expect(letters.has(letter!)).toBe(true);
-    expect(joins.filter(({ repeat }) => repeat?.letter === letter).length).toBeGreaterThanOrEqual(Number(count));
-  }
-  expect(new Set(headings).size).toBe(headings.length);
 }); // prettier-ignore
 
 test('papers of the project: sums of needed papers and packs, each block with what stays in and what to save', () => {
@@ -285,3 +280,42 @@ test('papers of the project: sums of needed papers and packs, each block with wh
   expect(second).toContain('Stay in until the top is finished: 2 × 1″ hexagon.');
   expect(second).toContain('Nothing to save');
 }); // prettier-ignore
+
+test('an order that is often taught and costs more is offered with what it costs, and taken at a press', async () => {
+  const { server, show } = atPlayer({
+    ...defaultRecipe('star'),
+    kind: 'star',
+    points: 8,
+    edgeMm: 76.2,
+    surround: 'set-in',
+  });
+  const note = screen.getByText(/^Often taught “Star first”: .*more minutes than this order\.$/);
+  expect(note).toBeTruthy();
+  press('Use Star first');
+  await waitFor(() => expect(server.document.order?.school).toBe('star-first'));
+  show();
+  expect(screen.queryByText(/^Often taught/)).toBeNull();
+});
+
+test('stitches and thread of one block are its own once they are used, wrong ones are said, and the project’s come back', async () => {
+  const { server, show, sheet } = atPlayer('star');
+  const form = screen.getByRole('form', { name: 'Thread of this block' });
+  const type = (label: RegExp, value: string) => fireEvent.change(within(form).getByRole('textbox', { name: label }), { target: { value } }); // prettier-ignore
+  const before = sheet().thread.metres;
+  expect(within(form).getByRole('button', { name: 'Use for this block' }).hasAttribute('disabled')).toBe(
+    true,
+  );
+  type(/^Whip stitches/, '900');
+  press('Use for this block');
+  expect((await within(form).findByRole('alert')).textContent).toBeTruthy();
+  expect(server.document.order?.sewing).toBeUndefined();
+  type(/^Whip stitches/, '20');
+  type(/^Weight of the thread/, '80');
+  press('Use for this block');
+  await waitFor(() => expect(server.document.order?.sewing).toEqual({ stitchesPerMm: expect.closeTo(20 / 25.4, 9), threadWeight: 80 })); // prettier-ignore
+  show();
+  expect(sheet().thread.metres).toBeGreaterThan(1.3 * before);
+  expect(sheet().steps.some((step) => step.kind === 'join' && step.notes.some((note) => note.startsWith('Thread of weight 80:')))).toBe(true); // prettier-ignore
+  press('As the project');
+  await waitFor(() => expect(server.document.order?.sewing).toBeUndefined());
+});

@@ -10,7 +10,8 @@ import { DEFAULT_SEWING } from '@/core/assembly';
 import type { Project } from '@/server/projects';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { printFigures, type Figure, type Typed } from '@/ui/figures';
-import { projectFigures, sewingFigures } from './settingsFields';
+import { sewingFigures } from '@/ui/sewingFigures';
+import { projectFigures } from './settingsFields';
 import { useSettings } from './useSettings';
 
 /** The project's settings: what they change is said beside each. */

@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
 import { DEFAULT_SEWING, SEWING_FIGURES, type SewingFigure } from '@/core/assembly';
 import type { ProjectSettings } from '@/server/projects';
-import { changesOf, inOtherUnit, readSettings, sewingFigures, typedFromSettings } from './settingsFields';
+import { changesOf, inOtherUnit, readSettings, typedFromSettings } from './settingsFields';
+import { sewingFigures } from '@/ui/sewingFigures';
 
 const settings: ProjectSettings = {
   name: 'Night Ferry',

@@ -1,4 +1,4 @@
-import { SEWING_FIGURES, sewingOf, type SewingFigure, type SewingMeasure } from '@/core/assembly';
+import { sewingOf, type SewingFigure } from '@/core/assembly';
 import { UNIT_DEFAULTS, type UnitSystem } from '@/core/length';
 import type { ProjectSettings } from '@/server/projects';
 import {
@@ -9,35 +9,9 @@ import {
   attempt,
   type Fault,
   type Figure,
-  type FigureType,
   type Typed,
 } from '@/ui/figures';
-
-const TYPES: Readonly<Record<SewingMeasure, FigureType>> = {
-  'per length': 'per length',
-  length: 'length',
-  'length per minute': 'length per minute',
-  minutes: 'minutes',
-  share: 'share',
-  count: 'number',
-};
-
-/** What stands behind the name of a figure: what it is counted in. */
-function unitOf(measure: SewingMeasure, system: UnitSystem): string {
-  const length = system === 'inch' ? 'inch' : 'cm';
-  switch (measure) {
-    case 'per length':
-      return `, per ${length}`;
-    case 'length per minute':
-      return `, ${length === 'inch' ? 'inches' : 'cm'} per minute`;
-    case 'minutes':
-      return ', minutes';
-    case 'share':
-      return ', %';
-    default:
-      return '';
-  }
-}
+import { sewingFigures } from '@/ui/sewingFigures';
 
 /** The figures that a project is set up by. */
 export function projectFigures(system: UnitSystem): readonly Figure[] {
@@ -56,14 +30,6 @@ export function projectFigures(system: UnitSystem): readonly Figure[] {
     },
     { name: 'gridColumns', label: 'Blocks across the top', type: 'count' },
   ];
-}
-
-/** The figures by which sewing is timed and thread is counted. */
-export function sewingFigures(system: UnitSystem): readonly Figure[] {
-  return (Object.keys(SEWING_FIGURES) as SewingFigure[]).map((name) => {
-    const { name: label, measure, what } = SEWING_FIGURES[name];
-    return { name, label: `${label}${unitOf(measure, system)}`, type: TYPES[measure], hint: what };
-  });
 }
 
 const all = (system: UnitSystem) => [...projectFigures(system), ...sewingFigures(system)];

@@ -20,6 +20,8 @@ export interface TodayFacts {
   readonly today: Day;
   /** Reminders that could not be sent, or may not have been. */
   readonly unsent: number;
+  /** What practice shows that a group misses, the worst first. */
+  readonly missed: readonly { readonly blockId: string; readonly what: string; readonly why: string }[];
 }
 
 /** Something that wants a decision, and where it is taken. */
@@ -38,7 +40,7 @@ const LATE_DAYS = 7;
 
 /** What wants a decision now: the next drop first, then who needs help, then what is due. */
 export function todayItems(facts: TodayFacts): TodayItem[] {
-  return [...firstSteps(facts), ...nextDrop(facts), ...help(facts), ...unsent(facts), ...due(facts), ...problems(facts), ...bagsToPack(facts)];
+  return [...firstSteps(facts), ...nextDrop(facts), ...help(facts), ...unsent(facts), ...teach(facts), ...due(facts), ...problems(facts), ...bagsToPack(facts)];
 } // prettier-ignore
 
 function firstSteps({ blocks, makers, calendar }: TodayFacts): TodayItem[] {
@@ -72,6 +74,11 @@ function bagsOf({ makers, kits }: TodayFacts, blockId: string): { bags: number; 
   return { bags: own.length, left: own.filter(({ id }) => !isReady(id)).length };
 } // prettier-ignore
 
+/** So many things to buy are named on this page. */
+const MOST_SHORT = 4;
+
+const someOf = (short: readonly string[]) => [...short.slice(0, MOST_SHORT), ...(short.length > MOST_SHORT ? [`and ${short.length - MOST_SHORT} more`] : [])].join(', '); // prettier-ignore
+
 function nextDrop(facts: TodayFacts): TodayItem[] {
   const { today, short } = facts;
   const { next } = dueBlocks(facts);
@@ -84,7 +91,7 @@ function nextDrop(facts: TodayFacts): TodayItem[] {
   if (short.length === 0 || left === 0) return [item];
   return [
     item,
-    { key: `${next.id}-cloth`, path: 'cloth', what: `Cloth is short for ${next.title}`, why: `To buy: ${short.join(', ')}.`, tone: 'warning.main' },
+    { key: `${next.id}-cloth`, path: 'cloth', what: `Not all is there for ${next.title}`, why: `To buy: ${someOf(short)}.`, tone: 'warning.main' },
   ];
 } // prettier-ignore
 
@@ -114,8 +121,22 @@ function unsent({ unsent: count }: TodayFacts): TodayItem[] {
   return [{ key: 'unsent', path: 'calendar/reminders', what: `${counted(count, 'reminder')} could not be sent`, why: 'Try again, tell them by mouth, or look whether they came.', tone: 'error.main' }];
 } // prettier-ignore
 
-function due({ agenda, today }: TodayFacts): TodayItem[] {
+/** So many of the things to teach are named on this page. */
+const MOST_TAUGHT = 3;
+
+function teach({ missed, blocks }: TodayFacts): TodayItem[] {
+  return missed.slice(0, MOST_TAUGHT).flatMap(({ blockId, what, why }, index): TodayItem[] => {
+    const block = blocks.find(({ id }) => id === blockId);
+    return block ? [{ key: `t${index}`, path: `order/${blockId}/practice`, what: `Teach next time, ${block.name}: ${what}`, why, tone: 'primary.main' }] : [];
+  });
+} // prettier-ignore
+
+function due(facts: TodayFacts): TodayItem[] {
+  const { agenda, today, short } = facts;
+  const { next } = dueBlocks(facts);
   return agenda.flatMap(({ id, kind, day, title, reason }): TodayItem[] => {
+    // All that the next drop takes is there or on its way: its order is settled.
+    if (kind === 'order' && next && id === `${next.id}-order` && short.length === 0) return [];
     const days = daysBetween(today, day);
     if (days > AHEAD_DAYS || days < -LATE_DAYS) return [];
     const when = `${inDays(days)}, ${dayWords(day)}`;

@@ -9,7 +9,13 @@ const makers = [
   { id: 'm1', name: 'Ada', hasLink: true, skips: [] },
   { id: 'm2', name: 'Bo', hasLink: true, skips: ['b'] },
 ];
-const kit = (blockId: string, makerId: string, status: string) => ({ blockId, makerId, status, revision: 1 });
+const kit = (blockId: string, makerId: string, status: string) => ({
+  blockId,
+  makerId,
+  status,
+  revision: 1,
+  packedMark: null,
+});
 const items = () =>
   screen
     .queryAllByRole('listitem')
@@ -18,20 +24,28 @@ const items = () =>
       item.querySelector('strong')?.textContent,
     ]);
 
-const CALM = { calendar: EMPTY_CALENDAR, agenda: [], pace: [], short: [], today: '2026-03-05', unsent: 0 };
+const CALM = {
+  calendar: EMPTY_CALENDAR,
+  agenda: [],
+  pace: [],
+  short: [],
+  today: '2026-03-05',
+  unsent: 0,
+  missed: [],
+};
 const drop = (id: string, day: string, own: string[]) => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks: own, isFixed: false }) as const; // prettier-ignore
 
 test('the next drop comes first with its bags and the cloth that is short; later bags are not called for; what was due is said for a week', () => {
   const calendar = { ...EMPTY_CALENDAR, entries: [drop('1', '2026-03-14', ['a']), drop('2', '2026-05-14', ['b'])] };
   const works = blocks.map(({ id, name }) => ({ id, name, minutes: 100, bags: 2, pieces: 40 }));
   const pace = [{ id: 'm1', name: 'Ada', state: 'stalled', reason: 'No entry for 20 days.' }, { id: 'm2', name: 'Bo', state: 'slipping', reason: '' }];
-  const at = (today: string, kits: object[] = []) => (
-    <Today {...CALM} projectId="p1" blocks={blocks.slice(0, 1)} makers={makers} kits={kits as never} progress={[]} calendar={calendar} agenda={agendaOf(calendar, works)} pace={pace as never} short={['Madder 0.5 m']} today={today} />
+  const at = (today: string, kits: object[] = [], short = ['Madder 0.5 m']) => (
+    <Today {...CALM} projectId="p1" blocks={blocks.slice(0, 1)} makers={makers} kits={kits as never} progress={[]} calendar={calendar} agenda={agendaOf(calendar, works)} pace={pace as never} short={short} today={today} />
   );
   const { rerender } = render(at('2026-03-05'));
   expect(items()).toEqual([
     ['/p/p1/bags', 'Drop 1 is in 9 days, Sat 14 Mar 2026'],
-    ['/p/p1/cloth', 'Cloth is short for Drop 1'],
+    ['/p/p1/cloth', 'Not all is there for Drop 1'],
     ['/p/p1/calendar', 'Ada has not been heard of'],
     ['/p/p1/cloth', 'Order cloth for Drop 1: was due 2 days ago, Tue 3 Mar 2026'],
     ['/p/p1/bags', 'Pack for Drop 1: in 8 days, Fri 13 Mar 2026'],
@@ -41,6 +55,9 @@ test('the next drop comes first with its bags and the cloth that is short; later
   rerender(at('2026-03-11', [kit('a', 'm1', 'packed'), kit('a', 'm2', 'packed')]));
   expect(items().map(([path, what]) => `${path} ${what}`).slice(0, 2)).toEqual(['/p/p1/calendar Drop 1 is in 3 days, Sat 14 Mar 2026', '/p/p1/calendar Ada has not been heard of']);
   expect(screen.queryByText(/was due/)).toBeNull();
+  // All that the drop takes is there or on its way: its order is settled.
+  rerender(at('2026-03-05', [], []));
+  expect(screen.queryByText(/Order cloth for Drop 1/)).toBeNull();
 }); // prettier-ignore
 
 test('Today lists who is stuck first, then drawings with problems, then bags to pack; a skipped block asks no bag', () => {
@@ -73,4 +90,14 @@ test('the first hour ticks off what is done and is gone when all is', () => {
   expect([done(), screen.getByRole('link').textContent]).toEqual([4, 'Print the pick list and pack the bags']);
   rerender(walk(true, true, true, true));
   expect(container.textContent).toBe('');
+}); // prettier-ignore
+
+test('what a group misses in practice is to be taught next, three at most, each leading to its bench', () => {
+  const missed = ['a', 'b', 'a', 'b'].map((blockId, i) => ({ blockId, what: `thing ${i}`, why: 'Missed 3 of 4 times.' }));
+  render(<Today {...CALM} projectId="p1" blocks={blocks.map((one) => ({ ...one, problems: 0 }))} makers={[]} kits={[]} progress={[]} missed={missed} />);
+  expect(items().filter(([, what]) => what?.startsWith('Teach'))).toEqual([
+    ['/p/p1/order/a/practice', 'Teach next time, Star: thing 0'],
+    ['/p/p1/order/b/practice', 'Teach next time, Plate: thing 1'],
+    ['/p/p1/order/a/practice', 'Teach next time, Star: thing 2'],
+  ]);
 }); // prettier-ignore

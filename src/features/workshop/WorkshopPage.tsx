@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Point } from '@/core/geometry';
+import { counted } from '@/core/words';
 import type { UnitSystem } from '@/core/length';
 import { patchNumbers } from '@/ui/patchNumbers';
 import { BoardView } from './BoardView';
@@ -24,10 +25,12 @@ interface WorkshopPageProps {
   readonly block?: SavedBlock;
   readonly knownFabrics: readonly string[];
   readonly system: UnitSystem;
+  /** Makers who have begun this block, and bags of it that are packed or handed over. */
+  readonly touched?: { readonly makers: readonly string[]; readonly bags: number };
 }
 
 /** The workshop: a block built from papers on the board, with its seam report beside it; it saves itself. */
-export function WorkshopPage({ projectId, block, knownFabrics, system }: WorkshopPageProps) {
+export function WorkshopPage({ projectId, block, knownFabrics, system, touched }: WorkshopPageProps) {
   const { known, shop, saving, clash, setClash } = useWorkshopBlock(
     projectId,
     block,
@@ -69,6 +72,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
           )}
         </Stack>
       </Stack>
+      {touched && <TouchedNote {...touched} />}
       <WorkshopTools shop={shop} />
       <Box
         sx={{
@@ -117,4 +121,20 @@ export function WorkshopPage({ projectId, block, knownFabrics, system }: Worksho
       />
     </Stack>
   );
+}
+
+/** Said before anything is changed: whose work and which bags a change of papers or cloth touches. */
+function TouchedNote({ makers, bags }: NonNullable<WorkshopPageProps['touched']>) {
+  if (makers.length === 0 && bags === 0) return null;
+  const who =
+    makers.length === 0
+      ? []
+      : [`${makers.slice(0, 3).join(', ')}${makers.length > 3 ? ` and ${makers.length - 3} more` : ''} ${makers.length === 1 ? 'has' : 'have'} begun it`]; // prettier-ignore
+  const packed = bags === 0 ? [] : [`${counted(bags, 'bag')} of it ${bags === 1 ? 'is' : 'are'} packed`];
+  return (
+    <Typography role="note" sx={{ borderLeft: 4, borderColor: 'warning.main', pl: 1.5 }}>
+      {[...who, ...packed].join(', and ')}. Another paper, size or cloth takes back what was done with the old one and
+      marks its bags; order, folds and notes do not. For later makers alone, save it as a block file, bring that in as another block and change that one.
+    </Typography>
+  ); // prettier-ignore
 }

@@ -143,10 +143,11 @@ test('the workshop’s page: a block opens with its name, saves itself, and take
   });
   render(
     <Notices>
-      <WorkshopPage projectId="p1" block={{ id: 'b1', name: 'Star', revision: 1, document: SQUARES }} knownFabrics={['Ink']} system="inch" />
+      <WorkshopPage projectId="p1" block={{ id: 'b1', name: 'Star', revision: 1, document: SQUARES }} knownFabrics={['Ink']} system="inch" touched={{ makers: ['Ada', 'Bo', 'Cy', 'Di'], bags: 1 }} />
     </Notices>,
   );
   expect(screen.getByRole('heading', { name: 'Star: workshop' })).toBeTruthy();
+  expect(screen.getByRole('note').textContent).toMatch(/^Ada, Bo, Cy and 1 more have begun it, and 1 bag of it is packed\./);
   fireEvent.keyDown(window.document.body, { key: 'a', ctrlKey: true });
   fireEvent.click(screen.getByRole('button', { name: 'Turn (R)' }));
   await waitFor(() => expect(asked.some(({ method }) => method === 'PUT')).toBe(true));

@@ -5,10 +5,11 @@ import { listBlocks, makeBlock } from '../blocks';
 import { addSample } from '../demo';
 import { JOB_KINDS } from '../jobKinds';
 import { runJobNow } from '../jobs';
+import { packFromStock } from './fromStock';
 import { listKits, setKitStatus, setKitStatuses } from './kits';
 import { addMakers, listMakers, setSkip } from '../makers';
 import { makerPage, projectProgress, recordEvents } from '../progress';
-import { setProjectState, listProjects, openProject } from '../projects';
+import { createProject, setProjectState, listProjects, openProject } from '../projects';
 import { testProject, type TestProject } from '../testing';
 
 /** Bags of makers who sew what they choose, marked one by one and many at once. */
@@ -41,10 +42,10 @@ test('many bags are marked at once; one that someone else changed meanwhile stay
     [0, 1, 2].map((maker) => wish(maker, 0, 'packed')),
   );
   expect(changed.map(({ makerId }) => makerId).sort()).toEqual([makers[0]?.id, makers[2]?.id].sort());
-  expect(refused).toEqual([wish(1, 0, 'handed-over', 1)]);
+  expect(refused).toMatchObject([wish(1, 0, 'handed-over', 1)]);
   // Sending it again, as after a lost answer, changes nothing.
   const again = await setKitStatuses(sql, access, [wish(0, 0, 'packed')]);
-  expect(again).toEqual({ changed: [wish(0, 0, 'packed', 1)], refused: [] });
+  expect(again).toMatchObject({ changed: [wish(0, 0, 'packed', 1)], refused: [] });
   // A bag that is none refuses all of them.
   const none = { ...wish(0, 1, 'packed'), blockId: makers[0]?.id ?? '' };
   await expect(setKitStatuses(sql, access, [wish(2, 1, 'packed'), none])).rejects.toMatchObject({ status: 404 }); // prettier-ignore
@@ -104,3 +105,39 @@ test('a sample is made once, is whole, and is thrown away without a trace', asyn
   expect(await samples()).toEqual([]);
   expect(await sql`select 1 from maker where project_id = ${id}`).toHaveLength(0);
 });
+
+test('papers that are there go to as many whole bags as they can, earlier drops first; packed bags ask for none', async () => {
+  const own = await open(host, (await createProject(sql, host, { name: 'Stock' })).project.id, 'own');
+  const { id: disc } = await makeBlock(sql, own, { name: 'Disc', recipe: defaultRecipe('disc') });
+  const { id: star } = await makeBlock(sql, own, { name: 'Star', recipe: defaultRecipe('star') });
+  const people = await addMakers(sql, own, ['Ann', 'Bea', 'Cy']);
+  await setSkip(sql, own, people[2]!.id, { blockId: star, isSkipped: true });
+  const [{ sheet }] = (await listBlocks(sql, own.project)).filter(({ id }) => id === disc) as [Awaited<ReturnType<typeof listBlocks>>[number]];
+  const needs = Object.fromEntries(sheet.bag.papers.map(({ name, count, spares }) => [name, count + spares]));
+  const times = (by: number, less = 0) => Object.fromEntries(Object.entries(needs).map(([name, count]) => [name, by * count - less]));
+  const none = await packFromStock(sql, own.project, {});
+  expect([none.ready, none.wanting]).toEqual([[], 5]);
+  const two = await packFromStock(sql, own.project, times(3, 1));
+  expect(two).toMatchObject({ wanting: 5, isProven: true, ready: [{ block: 'Disc' }, { block: 'Disc' }] });
+  for (const paper of Object.keys(needs)) expect(two.missing.find((one) => one.paper === paper)?.count).toBe(1);
+  expect(count(none.missing, needs)).toBe(3);
+  // One is packed: its papers are not asked for any more.
+  await setKitStatuses(sql, own, [{ blockId: disc, makerId: people[0]!.id, status: 'packed', revision: 0 }]);
+  const after = await packFromStock(sql, own.project, times(2));
+  expect([after.wanting, after.ready.map(({ maker }) => maker).sort()]).toEqual([4, ['Bea', 'Cy']]);
+  // The star comes in an earlier drop: with papers for one bag of either its bag is packed, as many as may be.
+  const [first] = (await listBlocks(sql, own.project)).filter(({ id }) => id === star);
+  const stars = Object.fromEntries(first!.sheet.bag.papers.map(({ name, count: own_, spares }) => [name, own_ + spares]));
+  const both = await packFromStock(sql, own.project, { ...stars, ...times(1) });
+  expect(both.ready).toHaveLength(2);
+  expect(new Set(both.ready.map(({ block }) => block))).toEqual(new Set(['Star', 'Disc']));
+}); // prettier-ignore
+
+/** How many bags of some papers are missing. */
+function count(
+  missing: readonly { paper: string; count: number }[],
+  needs: Readonly<Record<string, number>>,
+): number {
+  const [paper = '', own = 1] = Object.entries(needs)[0] ?? [];
+  return (missing.find((one) => one.paper === paper)?.count ?? 0) / own;
+}

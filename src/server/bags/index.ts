@@ -7,3 +7,12 @@ export {
   setKitStatus,
   setKitStatuses,
 } from './kits';
+export { packFromStock, type FromStock, type ReadyBag } from './fromStock';
+export {
+  HELD_MINUTES,
+  actOnBag,
+  listPacking,
+  type BagAct,
+  type PackingAct,
+  type PackingKit,
+} from './packing';

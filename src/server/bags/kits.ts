@@ -1,6 +1,7 @@
 import type postgres from 'postgres';
 import { audit, type Project, type Access } from '../projects';
 import { inTransaction, type Sql } from '../database';
+import { listSummaries } from '../blocks';
 import { conflict, notFound } from '../errors';
 import { notify } from '../live';
 
@@ -12,12 +13,24 @@ export interface Kit {
   readonly makerId: string;
   readonly status: KitStatus;
   readonly revision: number;
+  /** What lay in it when it was packed, as the block's summary marks its bag; null where it is not packed. */
+  readonly packedMark: string | null;
+  /** When it was packed; told by {@link listKits} alone. */
+  readonly packedAt?: string | null;
+  /** How it stands at the packing table, where that says more than its status; told by {@link listKits} alone. */
+  readonly table?: 'in-hands' | 'begun' | 'checked' | null;
 }
 
 /** Bags whose status was ever changed; all others are to be packed, revision 0. */
 export function listKits(sql: Sql, project: Project): Promise<Kit[]> {
   return sql<Kit[]>`
-    select k.block_id as "blockId", k.maker_id as "makerId", k.status, k.revision
+    select k.block_id as "blockId", k.maker_id as "makerId", k.status, k.revision, k.packed_mark as "packedMark",
+      k.packed_at as "packedAt",
+      case
+        when k.status = 'packed' and k.checked_by is not null then 'checked'
+        when k.status = 'to-pack' and k.held_until > now() then 'in-hands'
+        when k.status = 'to-pack' and jsonb_path_exists(k.ticks, '$.*.count ? (@ > 0)') then 'begun'
+      end as "table"
     from kit k join block b on b.id = k.block_id
     where b.project_id = ${project.id}`;
 }
@@ -60,6 +73,8 @@ export async function setKitStatuses(
 ): Promise<ChangedKits> {
   // In one order for everybody: two who change the same bags wait for each other instead of locking each other out.
   const inOrder = [...wishes].sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1));
+  const { blocks } = await listSummaries(sql, access.project);
+  const marks = new Map(blocks.map(({ id, summary }) => [id, summary.bag]));
   return inTransaction(sql, async (step) => {
     const changed: Kit[] = [];
     const refused: Kit[] = [];
@@ -67,7 +82,12 @@ export async function setKitStatuses(
       const before = await lockKit(step, access.project, wish);
       const isSame = before.status === wish.status;
       if (!isSame && before.revision !== wish.revision) refused.push(before);
-      else changed.push(isSame ? before : await writeKit(step, access, before, wish.status));
+      else
+        changed.push(
+          isSame
+            ? before
+            : await writeKit(step, access, before, wish.status, marks.get(wish.blockId) ?? null),
+        );
     }
     if (changed.length > 0) await notify(step, access.project.id, 'kits');
     return { changed, refused };
@@ -78,7 +98,12 @@ function keyOf({ blockId, makerId }: KitWish): string {
   return `${blockId}/${makerId}`;
 }
 
-async function lockKit(step: Sql, project: Project, { blockId, makerId }: KitWish): Promise<Kit> {
+/** Reads a bag for a change, and makes it where it was never changed before. @throws ServerError 404 for a bag that is none */
+export async function lockKit(
+  step: Sql,
+  project: Project,
+  { blockId, makerId }: Pick<KitWish, 'blockId' | 'makerId'>,
+): Promise<Kit> {
   const [both] = await step`
     select 1 from block b, maker m where b.id = ${blockId} and m.id = ${makerId}
       and b.project_id = ${project.id} and m.project_id = ${project.id}`;
@@ -87,15 +112,27 @@ async function lockKit(step: Sql, project: Project, { blockId, makerId }: KitWis
     insert into kit (block_id, maker_id, status, revision) values (${blockId}, ${makerId}, 'to-pack', 0)
     on conflict do nothing`;
   const [kit] = await step<Kit[]>`
-    select block_id as "blockId", maker_id as "makerId", status, revision from kit
+    select block_id as "blockId", maker_id as "makerId", status, revision, packed_mark as "packedMark" from kit
     where block_id = ${blockId} and maker_id = ${makerId} for update`;
   return kit as Kit;
 }
 
-async function writeKit(step: Sql, access: Access<'pack'>, before: Kit, status: KitStatus): Promise<Kit> {
+/** Writes a bag's status and notes who did it. */
+export async function writeKit(
+  step: Sql,
+  access: Access<'pack'>,
+  before: Kit,
+  status: KitStatus,
+  mark: string | null,
+): Promise<Kit> {
   const { blockId, makerId } = before;
+  // What is handed over or comes back is as it was packed.
+  const isPacked = before.status === 'to-pack' && status !== 'to-pack';
+  const packedMark = status === 'to-pack' ? null : isPacked ? mark : before.packedMark;
   await step`
-    update kit set status = ${status}, revision = revision + 1, changed_by = ${access.account.id}, changed_at = now()
+    update kit set status = ${status}, packed_mark = ${packedMark}, checked_by = null,
+      packed_at = case when ${status} = 'to-pack' then null else coalesce(packed_at, now()) end,
+      ticks = case when ${status} = 'to-pack' then '{}' else ticks end, revision = revision + 1, changed_by = ${access.account.id}, changed_at = now()
     where block_id = ${blockId} and maker_id = ${makerId}`;
   await audit(step, access, 'kit-changed', {
     blockId,
@@ -103,5 +140,5 @@ async function writeKit(step: Sql, access: Access<'pack'>, before: Kit, status: 
     from: before.status,
     to: status,
   });
-  return { ...before, status, revision: before.revision + 1 };
+  return { ...before, status, packedMark, revision: before.revision + 1 };
 }

@@ -57,7 +57,11 @@ async function writeDocument(
 ): Promise<{ revision: number }> {
   const { project } = access;
   const hash = contentHash(document);
-  await sheetFor(sql, { document: () => document, contentHash: hash }, await settingsOf(sql, project));
+  await sheetFor(
+    sql,
+    { id: blockId, document: () => document, contentHash: hash },
+    await settingsOf(sql, project),
+  );
   return inTransaction(sql, async (step) => {
     const [before] = await step<(NewerBlock & { contentHash: string })[]>`
       select revision, document, content_hash as "contentHash" from block

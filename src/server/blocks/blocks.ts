@@ -3,7 +3,6 @@ import type postgres from 'postgres';
 import type { BlockDocument } from '@/core/block';
 import { readBlockDocument } from '@/core/formats';
 import { wholeRecipe, type Recipe } from '@/core/generate';
-import type { BagSettings } from '@/core/bags';
 import type { BlockSheet, BlockSummary } from '@/core/sheet';
 import type { UnitSystem } from '@/core/length';
 import { type Access, audit, type Project } from '../projects';
@@ -15,7 +14,7 @@ import { settingsOf } from './marks';
 import { fewAtOnce, offThread, unlessRefused } from '../pool';
 import { refused } from '../refused';
 import { readBlock, readDocument } from './readBlock';
-import { sheetFor, sheetsFor, summariesFor, type ToBeSheeted } from './sheets';
+import { sheetFor, sheetsFor, summariesFor, type SheetSettings, type ToBeSheeted } from './sheets';
 
 /** A block in its place, without its document: that is large, and seldom wanted. */
 export interface BlockLine {
@@ -46,7 +45,7 @@ export async function listBlocks(sql: Sql, project: Project): Promise<BlockWithS
 export async function listSummaries(
   sql: Sql,
   project: Project,
-): Promise<{ readonly blocks: BlockWithSummary[]; readonly settings: BagSettings }> {
+): Promise<{ readonly blocks: BlockWithSummary[]; readonly settings: SheetSettings }> {
   const lines = await linesOf(sql, project);
   const settings = await settingsOf(sql, project, lines);
   const summaries = await summariesFor(sql, lines.map((line) => toBeSheeted(sql, project, line)), settings); // prettier-ignore
@@ -60,7 +59,7 @@ async function linesOf(sql: Sql, project: Project): Promise<BlockLine[]> {
 }
 
 function toBeSheeted(sql: Sql, project: Project, { id, contentHash: hash }: BlockLine): ToBeSheeted {
-  return { contentHash: hash, document: () => readDocument(sql, project, id) };
+  return { id, contentHash: hash, document: () => readDocument(sql, project, id) };
 }
 
 /** A block with what it was made from. */
@@ -74,7 +73,7 @@ export interface OpenBlock extends BlockWithSheet {
 /** One block of a project with its sheet. */
 export async function openBlock(sql: Sql, project: Project, blockId: string): Promise<OpenBlock> {
   const { document, ...line } = await readBlock(sql, project, blockId);
-  const block = { contentHash: line.contentHash, document: () => document };
+  const block = { id: line.id, contentHash: line.contentHash, document: () => document };
   const sheet = await sheetFor(sql, block, await settingsOf(sql, project));
   const recipe = wholeRecipe(document);
   const made = (document.parts ?? []).map((part) => (part.recipe as Recipe).kind);

@@ -17,4 +17,4 @@ export {
 export { chooseMark, projectMarks, settingsOf } from './marks';
 export { papersOfProject } from './projectPapers';
 export { recipeSchema } from './recipeSchema';
-export { sheetFor, summariesFor, type ToBeSheeted } from './sheets';
+export { sheetFor, summariesFor, type SheetSettings, type ToBeSheeted } from './sheets';

@@ -1,13 +1,13 @@
 import type postgres from 'postgres';
-import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import type { Outline } from '@/core/geometry';
+import { blockEndings } from '@/core/setting';
 import { isSamePaper, type ChosenMark, type MarkedPaper } from '@/core/shapes';
-import { type Access, audit, type Project, readProject } from '../projects';
+import { type Access, audit, type Project, readKeptSetting, readProject } from '../projects';
 import { inTransaction, type Sql, derived, hashOf, json } from '../database';
 import { notify } from '../live';
 import { offThread } from '../pool';
-import { sheetSettings } from './sheets';
+import { sheetSettings, type SheetSettings } from './sheets';
 
 /** Raised whenever the core proposes other marks for the same papers. */
 const MARKS_VERSION = 1;
@@ -38,15 +38,19 @@ export async function projectMarks(
 }
 
 /**
- * What sheets of a project's blocks depend on: its settings and the marks of its papers.
+ * What sheets of a project's blocks depend on: its settings, the marks of its papers and how its top is set.
  * @param known the blocks of the project in their places, where they were read already
  */
 export async function settingsOf(
   sql: Sql,
   project: Project,
   known?: readonly { readonly contentHash: string }[],
-): Promise<BagSettings> {
-  return sheetSettings(project, await projectMarks(sql, project, known));
+): Promise<SheetSettings> {
+  const [marks, { setting }] = await Promise.all([
+    projectMarks(sql, project, known),
+    readKeptSetting(sql, project),
+  ]);
+  return sheetSettings(project, marks, setting ? blockEndings(setting) : new Map());
 }
 
 async function documentsOf(sql: Sql, project: Project): Promise<BlockDocument[]> {

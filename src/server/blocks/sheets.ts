@@ -1,6 +1,7 @@
 import { ownSewing, type AssemblyPlan, type SewingSettings } from '@/core/assembly';
 import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
+import type { BlockEnding } from '@/core/setting';
 import type { MarkedPaper } from '@/core/shapes';
 import { summarise, type BlockSheet, type BlockSummary } from '@/core/sheet';
 import { type Sql, derived, derivedAll, contentHash, hashOf } from '../database';
@@ -8,21 +9,38 @@ import { offThread } from '../pool';
 import type { Project } from '../projects';
 
 /** Raised whenever the core computes something else from the same document. */
-const SHEET_VERSION = 23;
+const SHEET_VERSION = 30;
+
+/** What sheets depend on besides their documents: figures of the project, and what its setting makes of each block. */
+export interface SheetSettings extends BagSettings {
+  readonly endings?: ReadonlyMap<string, BlockEnding>;
+}
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings(
-  { allowanceMm, sparesPercent, unitSystem, basting, sewing }: Project,
+  { allowanceMm, sparesPercent, unitSystem, basting, sewing, clothOrigins: origins }: Project,
   marks: readonly MarkedPaper[] = [],
-): BagSettings {
-  return { allowanceMm, sparesPercent, system: unitSystem, marks, basting, sewing: ownSewing(sewing) };
+  endings: ReadonlyMap<string, BlockEnding> = new Map(),
+): SheetSettings {
+  return {
+    allowanceMm,
+    sparesPercent,
+    system: unitSystem,
+    marks,
+    basting,
+    sewing: ownSewing(sewing),
+    origins,
+    endings,
+  };
 }
 
 /** Raised whenever the core orders the same patches otherwise. */
-const ORDER_VERSION = 3;
+const ORDER_VERSION = 4;
 
 /** What a sheet is made from. */
 export interface ToBeSheeted {
+  /** Of a block that has a place in the project; none while it is only tried. */
+  readonly id?: string;
   readonly contentHash: string;
   /** Asked for only where the sheet has to be computed. */
   readonly document: () => BlockDocument | Promise<BlockDocument>;
@@ -32,7 +50,7 @@ export interface ToBeSheeted {
 export async function sheetFor(
   sql: Sql,
   block: ToBeSheeted,
-  settings: BagSettings,
+  settings: SheetSettings,
   signal?: AbortSignal,
 ): Promise<BlockSheet> {
   const [sheet] = await sheetsFor(sql, [block], settings, signal);
@@ -46,19 +64,22 @@ export async function sheetFor(
 export function sheetsFor(
   sql: Sql,
   blocks: readonly ToBeSheeted[],
-  settings: BagSettings,
+  settings: SheetSettings,
   signal?: AbortSignal,
 ): Promise<BlockSheet[]> {
   return derivedAll(
     sql,
-    blocks.map(({ document: read, contentHash: hash }) => ({
-      key: `sheet/${keyOf(hash, settings)}`,
-      compute: async () => {
-        const document = await read();
-        const plan = await orderFor(sql, document, settings.sewing ?? {}, signal);
-        return offThread('sheet', { document, settings, plan }, signal);
-      },
-    })),
+    blocks.map(({ id, document: read, contentHash: hash }) => {
+      const own = settingsFor(id, settings);
+      return {
+        key: `sheet/${keyOf(hash, own)}`,
+        compute: async () => {
+          const document = await read();
+          const plan = await orderFor(sql, document, own.sewing ?? {}, signal);
+          return offThread('sheet', { document, settings: own, plan }, signal);
+        },
+      };
+    }),
   );
 }
 
@@ -66,23 +87,40 @@ export function sheetsFor(
 export function summariesFor(
   sql: Sql,
   blocks: readonly ToBeSheeted[],
-  settings: BagSettings,
+  settings: SheetSettings,
 ): Promise<BlockSummary[]> {
   return derivedAll(
     sql,
     blocks.map((block) => ({
-      key: `summary/${keyOf(block.contentHash, settings)}`,
+      key: `summary/${keyOf(block.contentHash, settingsFor(block.id, settings))}`,
       compute: async () => summarise(await sheetFor(sql, block, settings)),
     })),
   );
 }
 
+/** The settings of one block: those of the project, with what its setting makes of this block. */
+function settingsFor(id: string | undefined, { endings, ...rest }: SheetSettings): BagSettings {
+  const ending = id === undefined ? undefined : endings?.get(id);
+  return ending ? { ...rest, ending } : rest;
+}
+
 /** What a sheet depends on, as part of its key. */
 function keyOf(hash: string, settings: BagSettings): string {
-  const { allowanceMm, sparesPercent, system, marks = [], basting = {}, sewing = {} } = settings;
+  const {
+    allowanceMm,
+    sparesPercent,
+    system,
+    marks = [],
+    basting = {},
+    sewing = {},
+    ending,
+    origins = {},
+  } = settings;
   const isPlain = marks.length === 0 && Object.keys(basting).length === 0;
   const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
-  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}${sewnBy(sewing)}`;
+  const ended = ending ? `/${hashOf(ending)}` : '';
+  const renamed = Object.keys(origins).length > 0 ? `/${hashOf(origins)}` : '';
+  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}${sewnBy(sewing)}${ended}${renamed}`;
   return `${SHEET_VERSION}.${ORDER_VERSION}/${hash}/${made}`;
 }
 

@@ -1,7 +1,7 @@
 import type postgres from 'postgres';
 import type { BlockDocument, ProjectBasting } from '@/core/block';
 import { looksOfNew, type ClothLook } from '@/core/cloth';
-import { audit, type Access, type Project } from '../projects';
+import { audit, readProject, type Access, type Project } from '../projects';
 import { contentHash, inTransaction, type Sql, json } from '../database';
 import { notFound } from '../errors';
 import { notify } from '../live';
@@ -69,6 +69,7 @@ export async function renameCloth(
   const { project } = access;
   await inTransaction(sql, async (step) => {
     await step`select 1 from project where id = ${project.id} for update`;
+    await keepOrigin(step, project, from, to);
     const rows = await step<{ id: string; document: BlockDocument }[]>`
       select id, document from block where project_id = ${project.id} order by id for update`;
     let changed = 0;
@@ -81,12 +82,14 @@ export async function renameCloth(
       changed += 1;
     }
     if (changed === 0) throw notFound(`The cloth “${from}”`);
-    const [kept] = await step<{ look: ClothLook; shelf: postgres.JSONValue; revision: number }[]>`
-      delete from cloth where project_id = ${project.id} and name = ${from} returning look, shelf, revision`;
+    const [kept] = await step<
+      { look: ClothLook; shelf: postgres.JSONValue; revision: number; stockAt: string }[]
+    >`
+      delete from cloth where project_id = ${project.id} and name = ${from} returning look, shelf, revision, stock_at as "stockAt"`;
     if (kept)
       await step`
-        insert into cloth (project_id, name, look, shelf, revision)
-        values (${project.id}, ${to}, ${json(step, kept.look)}, ${kept.shelf === null ? null : step.json(kept.shelf)}, ${kept.revision})
+        insert into cloth (project_id, name, look, shelf, revision, stock_at)
+        values (${project.id}, ${to}, ${json(step, kept.look)}, ${kept.shelf === null ? null : step.json(kept.shelf)}, ${kept.revision}, ${kept.stockAt})
         on conflict do nothing`;
     const [row] = await step<
       { basting: ProjectBasting }[]
@@ -102,6 +105,26 @@ export async function renameCloth(
     await audit(step, access, 'cloth-renamed', { from, to });
     await notify(step, project.id, 'blocks');
   });
+}
+
+/**
+ * A cloth that is renamed is the same cloth still: what was sewn with it counts. One that takes the name of another is put
+ * together with that, and is another cloth for those who have sewn with it.
+ */
+async function keepOrigin(step: Sql, project: Project, from: string, to: string): Promise<void> {
+  const [taken] = await step`
+    select 1 from block, jsonb_array_elements(document -> 'patches') patch
+    where project_id = ${project.id} and removed_at is null and patch ->> 'fabric' = ${to} limit 1`;
+  if (taken) return;
+  const { clothOrigins } = await readProject(step, project);
+  const origin = clothOrigins[from] ?? from;
+  // A cloth that is given the old name later is a new one.
+  const next = {
+    ...clothOrigins,
+    [to]: origin,
+    [from]: `${from} (renamed ${Object.keys(clothOrigins).length + 1})`,
+  };
+  await step`update project set cloth_origins = ${json(step, next)} where id = ${project.id}`;
 }
 
 function withClothRenamed(document: BlockDocument, from: string, to: string): BlockDocument {

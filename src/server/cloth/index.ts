@@ -1,2 +1,2 @@
 export { clothColours, clothLooks, keepLooks, renameCloth } from './cloths';
-export { clothShelf, setShelf, type ShelvedCloth } from './shelf';
+export { clothShelf, setShelf, setShelves, type ShelvedCloth } from './shelf';

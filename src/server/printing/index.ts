@@ -1,1 +1,1 @@
-export { blockPdf, paperPdf, stepsPdf } from './printing';
+export { blockPdf, paperPdf, stepsPdf, type StepsPrinted } from './printing';

@@ -29,17 +29,24 @@ export async function blockPdf(
   return { name: `${name} ${wish.what}`, pdf: Buffer.from(pdf) };
 }
 
-/** A card for each step of a block. */
+/** What is printed of a block’s steps: a card for each, or stickers with the numbers of their papers. */
+export type StepsPrinted = 'steps' | 'stickers';
+const STEPS_NAMES: Readonly<Record<StepsPrinted, string>> = {
+  steps: 'step cards',
+  stickers: 'number stickers',
+};
+
+/** Step cards or number stickers of a block. */
 export async function stepsPdf(
   sql: Sql,
   project: Project,
   blockId: string,
-  size: PrintWish['size'],
+  { what, size }: { readonly what: StepsPrinted; readonly size: PrintWish['size'] },
   signal: AbortSignal,
 ): Promise<Printout> {
   const { name, sheet } = await openBlock(sql, project, blockId);
-  const pdf = await offThread('printSteps', { name, sheet, size }, signal);
-  return { name: `${name} step cards`, pdf: Buffer.from(pdf) };
+  const pdf = await offThread('printSteps', { name, sheet, size, what }, signal);
+  return { name: `${name} ${STEPS_NAMES[what]}`, pdf: Buffer.from(pdf) };
 }
 
 /** One paper of the catalogue at true size. */

@@ -17,6 +17,8 @@ interface PairRow {
   readonly steps: readonly string[];
   readonly kinds: readonly ProgressEvent['kind'][];
   readonly times: readonly string[];
+  /** Empty where nothing was noted. */
+  readonly made: readonly string[];
 }
 
 /** Events of a project's makers, or of one of them, by maker and block; without the patches of their steps. */
@@ -24,11 +26,11 @@ export async function readEvents(sql: Sql, project: Project, makerId?: string): 
   const rows = await sql<PairRow[]>`
     select e.maker_id as "makerId", e.block_id as "blockId", array_agg(e.id order by e.id) as ids,
       array_agg(e.step_id order by e.id) as steps, array_agg(e.kind order by e.id) as kinds,
-      array_agg(e.at order by e.id) as times
+      array_agg(e.at order by e.id) as times, array_agg(coalesce(e.made, '') order by e.id) as made
     from progress_event e join maker m on m.id = e.maker_id
     where m.project_id = ${project.id} ${makerId ? sql`and m.id = ${makerId}` : sql``}
     group by e.maker_id, e.block_id`;
-  return rows.map(({ makerId: maker, blockId, ids, steps, kinds, times }) => ({
+  return rows.map(({ makerId: maker, blockId, ids, steps, kinds, times, made }) => ({
     makerId: maker,
     blockId,
     // A device's own id is once in the table: the number of its row tells events apart as well.
@@ -37,6 +39,7 @@ export async function readEvents(sql: Sql, project: Project, makerId?: string): 
       stepId: itemAt(steps, i),
       kind: itemAt(kinds, i),
       at: itemAt(times, i),
+      ...(made[i] ? { made: made[i] } : {}),
     })),
   }));
 }

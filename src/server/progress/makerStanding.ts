@@ -1,4 +1,3 @@
-import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import {
   doneWork,
@@ -8,8 +7,8 @@ import {
   type StepOfPatches,
   type StepUnits,
 } from '@/core/progress';
-import { roundWork, type BlockSummary } from '@/core/sheet';
-import { listSummaries, readDocument, summariesFor, type ToBeSheeted } from '../blocks';
+import { Making, roundWork, type BlockSummary } from '@/core/sheet';
+import { listSummaries, readDocument, summariesFor, type SheetSettings, type ToBeSheeted } from '../blocks';
 import { listMakers } from '../makers';
 import { readEvents, readUnits } from './events';
 import { contentHash, type Sql } from '../database';
@@ -23,6 +22,8 @@ export interface MakerStanding {
   readonly covered: ReadonlySet<string>;
   readonly stuck: ReadonlySet<string>;
   readonly orphaned: readonly string[];
+  /** Steps that were done with other papers or cloth than they take now, and so are not done. */
+  readonly changed: ReadonlySet<string>;
   /** The block with an order of this maker's own, which goes round what they sewed by an older one. */
   readonly own?: ToBeSheeted;
 }
@@ -30,7 +31,7 @@ export interface MakerStanding {
 /** A block of a project, its settings, and one maker's events on it. */
 interface MakersBlock {
   readonly project: Project;
-  readonly settings: BagSettings;
+  readonly settings: SheetSettings;
   readonly makerId: string;
   readonly block: { readonly id: string; readonly summary: BlockSummary };
   readonly events: readonly ProgressEvent[];
@@ -73,11 +74,13 @@ export async function makerStanding(
   { project, settings, makerId, block, events }: MakersBlock,
 ): Promise<MakerStanding> {
   const { summary } = block;
-  const common = foldEvents(events, stepIds(summary));
+  const common = foldEvents(events, stepIds(summary), madeIn(summary));
   const simple = { ...common, summary, covered: new Set<string>() };
   if (common.orphaned.length === 0) return simple;
   const unitsOf = await readUnits(sql, project, makerId, block.id);
-  const known = ticked([...common.done, ...common.orphaned], unitsOf);
+  const known = ticked([...common.done, ...common.orphaned], unitsOf).filter((step) =>
+    isAsMade(step, events, summary),
+  );
   const work = doneWork(known);
   // What is known by its patches counts by what it made; the rest is listed.
   const named = new Set(known.map(({ id }) => id));
@@ -86,9 +89,9 @@ export async function makerStanding(
   if (!isAtOdds) return { ...simple, covered: new Set(covered), orphaned: unknown(common.orphaned) };
   const document = await readDocument(sql, project, block.id);
   const round: BlockDocument = { ...document, order: roundWork(document.order, work) };
-  const own: ToBeSheeted = { document: () => round, contentHash: contentHash(round) };
+  const own: ToBeSheeted = { id: block.id, document: () => round, contentHash: contentHash(round) };
   const [theirs] = await summariesFor(sql, [own], settings);
-  const folded = foldEvents(events, stepIds(theirs as BlockSummary));
+  const folded = foldEvents(events, stepIds(theirs as BlockSummary), madeIn(theirs as BlockSummary));
   const stands = standing((theirs as BlockSummary).steps, folded.done, work);
   return {
     ...folded,
@@ -97,6 +100,22 @@ export async function makerStanding(
     orphaned: unknown(folded.orphaned),
     own,
   };
+}
+
+/** What each step of a block is done with now. */
+function madeIn({ steps }: BlockSummary): (id: string) => string | undefined {
+  const made = new Map(steps.map((step) => [step.id, step.made]));
+  return (id) => made.get(id);
+}
+
+/** Whether the patches of a step that was done are still what they were then. */
+function isAsMade(
+  { id, units }: StepOfPatches,
+  events: readonly ProgressEvent[],
+  { marks }: BlockSummary,
+): boolean {
+  const made = events.findLast((event) => event.stepId === id && event.kind === 'done')?.made;
+  return made === undefined || made === new Making((patch) => marks[patch]).of(units.flat());
 }
 
 function stepIds({ steps }: BlockSummary): string[] {

@@ -1,8 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
-import { projectProgress, recordEvents } from '.';
-import { importBlock, makeBlock, openBlock } from '../blocks';
+import { withUnits } from '@/core/sheet';
+import { makerPage, projectProgress, recordEvents } from '.';
+import { setKitStatuses } from '../bags';
+import { renameCloth } from '../cloth';
+import { importBlock, listSummaries, makeBlock, openBlock, readRevision, saveBlock } from '../blocks';
 import { addMakers } from '../makers';
 import { createProject } from '../projects';
 import { progressEvent as event, testProject, type TestProject, refusal } from '../testing';
@@ -45,3 +48,44 @@ test('events sent again, also at the same time, count once and cannot be changed
   });
   await expect(sql`update progress_event set kind = 'undone'`).rejects.toThrow('append only');
 });
+
+test('work counts only for the papers and cloth it was done with; a packed bag remembers what lay in it', async () => {
+  const { id } = (await createProject(sql, host, { name: 'Changed' })).project;
+  const own = await open(host, id, 'own');
+  const [maker] = await addMakers(sql, own, ['Cy']);
+  const { id: blockId } = await makeBlock(sql, own, { name: 'B', recipe: defaultRecipe('star') });
+  const { sheet } = await openBlock(sql, own.project, blockId);
+  const steps = sheet.steps.map((step) => ({ ...event(blockId, step.id), made: step.made, units: withUnits(step, sheet.patches).units }));
+  await recordEvents(sql, maker!.token, steps as never);
+  const [kit] = (await setKitStatuses(sql, own, [{ blockId, makerId: maker!.id, status: 'packed', revision: 0 }])).changed;
+  const [before] = await projectProgress(sql, own.project);
+  expect(before?.done).toBe(steps.length);
+  // A cloth that is only called otherwise, and then as before, is the same cloth.
+  const cloth = sheet.patches[0]!.fabric;
+  for (const [from, to] of [[cloth, 'Dusk'], ['Dusk', 'Dawn'], ['Dawn', cloth]] as const) {
+    await renameCloth(sql, own, { from, to });
+    const fresh = await open(host, id, 'own');
+    expect((await projectProgress(sql, fresh.project))[0]?.done).toBe(steps.length);
+    expect((await listSummaries(sql, fresh.project)).blocks[0]?.summary.bag).toBe(kit?.packedMark);
+  }
+  // Another cloth at one patch: basting and joins that it is in are to be done again, the others stay done.
+  const { document, revision } = await readRevision(sql, own.project, blockId);
+  const patches = document.patches.map((one, i) => (i === 0 ? { ...one, fabric: 'Other cloth' } : one));
+  await saveBlock(sql, own, blockId, { document: { ...document, patches }, revision });
+  const later = await open(host, id, 'own');
+  const [after] = await projectProgress(sql, later.project);
+  const touched = sheet.steps.filter((step) => (step.kind === 'join' ? [...step.left, ...step.right] : step.patches).includes(0)).length;
+  expect(touched).toBeGreaterThan(2);
+  expect(after!.done).toBeLessThanOrEqual(steps.length - touched + 1);
+  expect(after!.done).toBeGreaterThan(0);
+  const { blocks } = await makerPage(sql, maker!.token);
+  expect(blocks[0]?.changed.length).toBeGreaterThan(0);
+  const { blocks: summaries } = await listSummaries(sql, later.project);
+  expect([kit?.packedMark === null, kit?.packedMark === summaries[0]?.summary.bag]).toEqual([false, false]);
+  // The old cloth again, and all of it counts again.
+  const now = await readRevision(sql, later.project, blockId);
+  await saveBlock(sql, own, blockId, { document, revision: now.revision });
+  const [again] = await projectProgress(sql, later.project);
+  expect(again?.done).toBe(steps.length);
+  expect((await listSummaries(sql, later.project)).blocks[0]?.summary.bag).toBe(kit?.packedMark);
+}); // prettier-ignore

@@ -1,7 +1,7 @@
 import type postgres from 'postgres';
 import { stepId, type ProgressEvent } from '@/core/progress';
-import { summarise } from '@/core/sheet';
-import { listBlocks, settingsOf, sheetFor } from '../blocks';
+import { saySaved, summarise } from '@/core/sheet';
+import { listBlocks, papersOfProject, settingsOf, sheetFor } from '../blocks';
 import { clothLooks } from '../cloth';
 import { inTransaction, type Sql, json } from '../database';
 import { invalid, notFound } from '../errors';
@@ -64,9 +64,9 @@ export async function recordEvents(
       if (Number.isNaN(time) || time < EARLIEST)
         throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
       const rows = await step`
-        insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device, units)
+        insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device, units, made)
         values (${event.clientId}, ${maker.id}, ${event.blockId}, ${event.stepId}, ${event.kind},
-          ${event.minutes ?? null}, ${new Date(time).toISOString()}, ${event.device ?? ''}, ${ownUnits(step, event)})
+          ${event.minutes ?? null}, ${new Date(time).toISOString()}, ${event.device ?? ''}, ${ownUnits(step, event)}, ${event.made ?? null})
         on conflict (maker_id, client_id) do nothing returning id`;
       added += rows.length;
     }
@@ -136,8 +136,9 @@ export async function makerPage(sql: Sql, token: string) {
   const { maker, project } = await openLink(sql, token);
   // Read before the entries: one that comes between is in both.
   const upTo = await latestEntry(sql, maker.id);
-  const [all, settings, events, photos] = await Promise.all([
-    listBlocks(sql, project),
+  const all = await listBlocks(sql, project);
+  const [papers, settings, events, photos] = await Promise.all([
+    papersOfProject(sql, project, all),
     settingsOf(sql, project),
     readEvents(sql, project, maker.id),
     listPhotos(sql, project),
@@ -154,7 +155,7 @@ export async function makerPage(sql: Sql, token: string) {
         block,
         events: mine,
       });
-      const { done, covered, stuck, orphaned, own } = standing;
+      const { done, covered, stuck, orphaned, changed, own } = standing;
       return {
         id,
         name,
@@ -164,7 +165,9 @@ export async function makerPage(sql: Sql, token: string) {
         covered: [...covered],
         stuck: [...stuck],
         orphaned: orphaned.length,
+        changed: [...changed],
         photos: photos.filter(({ blockId }) => blockId === id),
+        saved: saySaved(papers, id),
       };
     }),
   );

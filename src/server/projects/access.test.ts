@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { EMPTY_CALENDAR } from '@/core/calendar';
+import { USUAL_ORDER } from '@/core/order';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { defaultSetting } from '@/core/setting';
 import { createAccount, createFirstAccount, type Account } from '../accounts';
@@ -19,7 +20,7 @@ import {
   chooseMark,
 } from '../blocks';
 import { renameCloth } from '../cloth';
-import { setKitStatuses } from '../bags';
+import { actOnBag, packFromStock, setKitStatuses } from '../bags';
 import { addMakers, changeLink, setContact, setMakerRemoved, setSkip } from '../makers';
 import {
   acceptInvitation,
@@ -45,6 +46,8 @@ import {
   setMailTrouble,
   turnMessages,
 } from '../reminders';
+import { countPapersIn, placeOrder, saveOrder, turnOrder } from '../orders';
+import { countClassPractice, countPractice } from '../practice';
 import { saveSetting } from './setting';
 import { testDatabase } from '../testing';
 
@@ -63,6 +66,7 @@ interface Place {
   readonly invitation: string;
   readonly person: string;
   readonly message: string;
+  readonly order: string;
 }
 let own: Place;
 let foreign: Place;
@@ -87,7 +91,10 @@ async function makePlace(name: string): Promise<Place> {
   const [message] = await sql<{ id: string }[]>`
     insert into message (project_id, maker_id, occasion, cause, reason, subject, body)
     values (${project}, ${id}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?') returning id`;
+  const [order] = await sql<{ id: string }[]>`
+    insert into placed_order (project_id, name, lines) values (${project}, 'Before', '[]') returning id`;
   return {
+    order: order?.id ?? '',
     message: message?.id ?? '',
     project,
     block,
@@ -127,6 +134,9 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   readRevision: ['read', async (who, project, { block }) => readRevision(sql, await reading(who, project), block)],
   readPhoto: ['read', async (who, project, { photo }) => readPhoto(sql, await reading(who, project), photo)],
   setKitStatuses: ['pack', async (who, project, { block, maker }) => setKitStatuses(sql, await open(who, project, 'pack'), [{ blockId: block, makerId: maker, status: 'packed', revision: 0 }])],
+  actOnBag: ['pack', async (who, project, { block, maker }) => actOnBag(sql, await open(who, project, 'pack'), { kind: 'take', blockId: block, makerId: maker })],
+  countClassPractice: ['pack', async (who, project, { block }) => countClassPractice(sql, await open(who, project, 'pack'), [{ blockId: block, question: 'clash:s1', isRight: false }])],
+  packFromStock: ['pack', async (who, project) => packFromStock(sql, (await open(who, project, 'pack')).project, {})],
   addDocument: ['edit', async (who, project) => addDocument(sql, await open(who, project, 'edit'), { name: 'New', document: star })],
   makeBlock: ['edit', async (who, project) => makeBlock(sql, await open(who, project, 'edit'), { name: 'Made', recipe: defaultRecipe('disc') })],
   importBlock: ['edit', async (who, project) => importBlock(sql, await open(who, project, 'edit'), { name: 'Drawn', svg: SVG })],
@@ -151,6 +161,10 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   turnMessages: ['edit', async (who, project) => turnMessages(sql, await open(who, project, 'edit'), 'aside', [(await theirs(project)).message])],
   saveReminderSettings: ['edit', async (who, project) => saveReminderSettings(sql, await open(who, project, 'edit'), { settings: (await readReminderSettings(sql, await reading(who, project))).settings, revision: 0 })],
   setMailTrouble: ['edit', async (who, project) => setMailTrouble(sql, await open(who, project, 'edit'), 'slow')],
+  saveOrder: ['edit', async (who, project) => saveOrder(sql, await open(who, project, 'edit'), { order: USUAL_ORDER, revision: 0 })],
+  turnOrder: ['edit', async (who, project, { order }) => turnOrder(sql, await open(who, project, 'edit'), order, 'arrived')],
+  placeOrder: ['edit', async (who, project) => placeOrder(sql, await open(who, project, 'edit'), { name: 'First', revision: 2 })],
+  countPapersIn: ['pack', async (who, project) => countPapersIn(sql, await open(who, project, 'pack'), {})],
   renewFeed: ['edit', async (who, project) => renewFeed(sql, await open(who, project, 'edit'))],
   changeProject: ['edit', async (who, project) => changeProject(sql, await open(who, project, 'edit'), { name: 'Other name' })],
   listBin: ['edit', async (who, project) => listBin(sql, await open(who, project, 'edit'))],
@@ -164,7 +178,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
 
 /** All that a refused call might have changed. */
 async function everything(): Promise<string> {
-  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'audit'];
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'audit'];
   const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
   return JSON.stringify(rows);
 } // prettier-ignore
@@ -197,6 +211,7 @@ test('a maker’s link opens nothing of another project', async () => {
   const event = { clientId: '00000000-0000-4000-8000-00000000000b', stepId: 'join-1', kind: 'done', at: '2026-11-20T10:00:00Z' }; // prettier-ignore
   const other = recordEvents(sql, own.token, [{ ...event, blockId: foreign.block } as never]);
   expect(await statusOf(other)).toBe(404);
+  expect(await statusOf(countPractice(sql, own.token, [{ blockId: foreign.block, question: 'clash:s1', isRight: true }]))).toBe(404); // prettier-ignore
   expect(await statusOf(readMakerPhoto(sql, own.token, foreign.photo))).toBe(404);
   expect(await statusOf(readMakerPhoto(sql, own.token, own.photo))).toBe('done');
 });

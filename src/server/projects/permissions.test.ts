@@ -56,6 +56,10 @@ test('helpers read and pack; only hosts change, invite and delete; nothing chang
   const changing = Object.entries(ROUTES).filter(([key]) => !key.startsWith('GET'));
   expect(changing.filter(([, need]) => may('helper', need)).map(([key]) => key)).toEqual([
     'PUT /api/projects/[project]/kits',
+    'POST /api/projects/[project]/packing',
+    'POST /api/projects/[project]/practice',
+    'POST /api/projects/[project]/share',
+    'POST /api/projects/[project]/stock',
   ]);
   expect(changing.filter(([, need]) => need === 'anyone').map(([key]) => key)).toEqual([
     'POST /api/first-run',

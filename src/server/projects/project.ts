@@ -25,12 +25,14 @@ export interface Project {
   readonly basting: ProjectBasting;
   /** Figures of sewing that the host changed; the others are as the craft has them. */
   readonly sewing: Partial<SewingSettings>;
+  /** What renamed cloths were called first, by their names now. */
+  readonly clothOrigins: Readonly<Record<string, string>>;
   /** Tells it apart to the compiler; there is nothing there. */
   readonly [opened]: true;
 }
 
 /** What a host may change of a project. */
-export type ProjectSettings = Omit<Project, 'id' | 'marks' | 'basting' | typeof opened>;
+export type ProjectSettings = Omit<Project, 'id' | 'marks' | 'basting' | 'clothOrigins' | typeof opened>;
 
 /** Columns of a project as {@link Project} names them, of a table called p. */
 export const PROJECT_COLUMNS = [
@@ -45,6 +47,7 @@ export const PROJECT_COLUMNS = [
   'marks',
   'basting',
   'sewing',
+  'cloth_origins as "clothOrigins"',
 ]
   .map((column) => `p.${column}`)
   .join(', ');

@@ -6,7 +6,13 @@ import { middleOf } from '../outlinePath';
 const INWARD = 0.22;
 
 /** Fold numbers on the sides of patches: 1 is folded first. Upright from either side. */
-export function FoldLayer({ patches, isFlipped }: { patches: readonly SheetPatch[]; isFlipped: boolean }) {
+export function FoldLayer({
+  patches,
+  isFlipped,
+}: {
+  patches: readonly Pick<SheetPatch, 'id' | 'outline' | 'foldOrder'>[];
+  isFlipped: boolean;
+}) {
   return patches.map(({ id, outline, foldOrder }) => {
     const middle = middleOf(outline);
     const edges = edgesOf(outline);

@@ -13,6 +13,8 @@ const OPACITY: Readonly<Record<PatchInk, number>> = { normal: 1, waiting: 0.28, 
 
 interface PatchLayerProps {
   readonly patches: readonly SheetPatch[];
+  /** Which patches of the block these are, where not all are drawn. */
+  readonly numbers?: readonly number[];
   readonly fabrics: readonly string[];
   readonly prefix: string;
   readonly ink: (patch: number) => PatchInk;
@@ -25,6 +27,7 @@ interface PatchLayerProps {
 /** All patches of a drawing, lower layers first, with their numbers upright from either side. */
 export function PatchLayer({
   patches,
+  numbers,
   fabrics,
   prefix,
   ink,
@@ -43,7 +46,7 @@ export function PatchLayer({
       <g key={patch.id} transform={away ? `translate(${away.x} ${away.y})` : undefined}>
         <PatchShape
           patch={patch}
-          number={index + 1}
+          number={(numbers?.[index] ?? index) + 1}
           fill={swatchFill(prefix, fabrics, patch.fabric)}
           ink={ink(index)}
           isFlipped={isFlipped}

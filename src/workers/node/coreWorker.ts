@@ -15,9 +15,18 @@ import { InvalidInputError } from '@/core/errors';
 import { readProjectFile, type DrawingOptions, type ProjectFile } from '@/core/formats';
 import { documentOfRecipe, type Recipe } from '@/core/generate';
 import type { UnitSystem } from '@/core/length';
-import { papersJob, printJob, stepCards, type PageSize, type PapersOptions, type PaperRun, type PrintWish } from '@/core/printing'; // prettier-ignore
+import { shareStock, type SharedStock, type WantingBag } from '@/core/bags';
+import { practiceQuestions, type Question } from '@/core/practice';
+import { papersJob, numberStickers, orderSheets, printJob, stepCards, type OrderSheets, type PageSize, type PapersOptions, type PaperRun, type PrintWish } from '@/core/printing'; // prettier-ignore
 import { fussy, fussyResult, readFussyRequest } from '@/core/requests';
-import { projectMarks, type ChosenMark, type MarkedPaper } from '@/core/shapes';
+import {
+  findLookAlikes,
+  projectMarks,
+  type LookAlike,
+  type NamedPaper,
+  type ChosenMark,
+  type MarkedPaper,
+} from '@/core/shapes';
 import {
   blockSheet,
   papersOfBlocks,
@@ -128,6 +137,35 @@ export function papers(sources: PapersSources): PapersOfProject {
   return papersOfBlocks(sources);
 }
 
+/** The order and its bolt plans as a PDF. */
+export function printOrder({ sheets, system, size }: { sheets: OrderSheets; system: UnitSystem; size: PageSize }): Promise<Uint8Array> {
+  return writePdf(orderSheets(sheets, system, size));
+} // prettier-ignore
+
+/** Seconds for sharing papers among bags. */
+const SHARE_SECONDS = 6;
+
+/** The bags that can be packed from some papers. */
+export async function sharePapers({
+  stock,
+  bags,
+}: {
+  stock: ReadonlyMap<string, number>;
+  bags: readonly WantingBag[];
+}): Promise<SharedStock> {
+  return shareStock(stock, bags, await loadSolver(), SHARE_SECONDS);
+}
+
+/** Papers that are hard to tell apart. */
+export function lookAlikes(papers: readonly NamedPaper[]): LookAlike[] {
+  return findLookAlikes(papers);
+}
+
+/** Questions for practice on a block. */
+export function practice(sheet: Pick<BlockSheet, 'steps' | 'patches' | 'kinds'>): Question[] {
+  return practiceQuestions(sheet);
+}
+
 /** The block that a generator makes of its figures. */
 export function recipe(figures: Recipe): Promise<Refusable<BlockDocument>> {
   return refusable(() => documentOfRecipe(figures));
@@ -153,17 +191,19 @@ export function printBlock({
   return refusable(() => writePdf(printJob(name, document, marked, wish)));
 }
 
-/** A card for each step of a block, as a PDF. */
+/** A card for each step of a block, or number stickers for its papers, as a PDF. */
 export function printSteps({
   name,
   sheet: whole,
   size,
+  what,
 }: {
   name: string;
   sheet: BlockSheet;
   size: PageSize;
+  what: 'steps' | 'stickers';
 }): Promise<Uint8Array> {
-  return writePdf(stepCards(name, whole, size));
+  return writePdf((what === 'steps' ? stepCards : numberStickers)(name, whole, size));
 }
 
 /** Papers of the catalogue at true size, as a PDF. */

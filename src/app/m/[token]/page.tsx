@@ -1,13 +1,7 @@
 import type { Metadata } from 'next';
-import { headers } from 'next/headers';
-import { notFound } from 'next/navigation';
 import { MakerPage } from '@/features/maker/MakerPage';
-import { database } from '@/server/database';
-import { ServerError } from '@/server/errors';
-import { byLink } from '@/server/accounts';
-import { addressOf } from '@/server/peer';
-import { makerPage } from '@/server/progress';
 import { ClothLooks } from '@/ui/ClothLooks';
+import { readMakerPage } from './readMakerPage';
 
 /** Each link has a manifest of its own: put on the first screen, it opens that maker’s page. */
 export async function generateMetadata({
@@ -20,20 +14,10 @@ export async function generateMetadata({
 
 export default async function Page({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const initial = await readPage(token);
+  const initial = await readMakerPage(token);
   return (
     <ClothLooks looks={initial.looks}>
       <MakerPage token={token} initial={initial} />
     </ClothLooks>
   );
-}
-
-async function readPage(token: string) {
-  try {
-    const address = addressOf(await headers());
-    return await byLink(database(), address, () => makerPage(database(), token));
-  } catch (error) {
-    if (error instanceof ServerError && (error.status === 404 || error.status === 429)) notFound();
-    throw error;
-  }
 }

@@ -1,14 +1,13 @@
-import { pickList, sewersOf } from '@/core/bags';
 import { agendaOf, dayAt, dropsOf } from '@/core/calendar';
-import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
+import { orderOf, sayPacks, sayThing } from '@/core/order';
 import { summarise } from '@/core/sheet';
 import { FirstHour } from '@/features/today/FirstHour';
 import { Today } from '@/features/today/Today';
 import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
-import { clothShelf } from '@/server/cloth';
 import { database } from '@/server/database';
+import { orderFacts, wantedOf } from '@/server/orders';
+import { missedIn } from '@/server/practice';
 import { countTroubled } from '@/server/reminders';
-import { formatBolt } from '@/ui/formatBolt';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
@@ -60,24 +59,22 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
         short={await shortFor(projectId, next?.blocks ?? [])}
         today={today}
         unsent={await countTroubled(sql, project)}
+        missed={await missedIn(sql, project, blocks)}
       />
     </StationPage>
   );
 }
 
-/** Cloths of which bags of some blocks that are not packed yet take more than there is, with what is to be bought. */
+/** What bags of some blocks that are not packed yet take more than there is and is on its way. */
 async function shortFor(projectId: string, blockIds: readonly string[]): Promise<string[]> {
   const { project, blocks } = await loadBlocks(projectId);
   const { makers, kits } = await loadPeople(projectId);
-  const shelf = await clothShelf(database(), project);
-  const isPacked = (block: string, maker: string) => kits.some((kit) => kit.blockId === block && kit.makerId === maker && kit.status !== 'to-pack');
-  const wanted = blocks.filter(({ id }) => blockIds.includes(id)).map(({ id, name, sheet }) => ({
-    block: name,
-    contents: sheet.bag,
-    bags: sewersOf(id, makers).filter((maker) => !isPacked(id, maker.id)).length,
-  }));
-  return pickList(wanted).cloth.flatMap(({ fabric, lines }) => {
-    const { buyMm } = clothNeed(fabric, lines, shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH, project.unitSystem);
-    return buyMm > 0 ? [`${fabric} ${formatBolt(buyMm, project.unitSystem)}`] : [];
-  });
+  const wanted = wantedOf(await orderFacts(database(), project, { blocks, makers, kits }));
+  const due = wanted.blocks.filter(({ id }) => blockIds.includes(id));
+  if (due.every(({ left }) => left === 0)) return [];
+  const system = project.unitSystem;
+  // Spare sets and tops can wait.
+  const figures = { ...wanted.plan.figures, spareSets: 0 };
+  const { lines } = orderOf({ ...wanted, blocks: due, top: [], plan: { ...wanted.plan, figures, notions: [] } });
+  return lines.flatMap((line) => (line.packs > 0 ? [`${sayThing(line)} ${sayPacks(line, line.packs, system)}`] : []));
 } // prettier-ignore

@@ -45,6 +45,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
           id,
           name,
           bag: sheet.bag,
+          bagMark: sheet.bagMark,
           saved: saySaved(papers, id),
         }))}
         makers={makers}

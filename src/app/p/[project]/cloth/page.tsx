@@ -1,13 +1,11 @@
-import { BACKGROUND_MORE_MM, pickList, sewersOf } from '@/core/bags';
-import { USUAL_CLOTH, clothNeed } from '@/core/cloth';
+import { BACKGROUND_MORE_MM, sewersOf } from '@/core/bags';
 import { cutPieces } from '@/core/cutting';
-import { topPieces, type TopPieces } from '@/core/setting';
+import { orderOf, type OrderedBlock } from '@/core/order';
 import { nameKinds } from '@/core/shapes';
 import { ClothStation } from '@/features/cloth/ClothStation';
-import { formatBolt } from '@/ui/formatBolt';
-import { clothShelf } from '@/server/cloth';
+import { formatBolt } from '@/core/length';
 import { database } from '@/server/database';
-import { readKeptSetting } from '@/server/projects';
+import { orderFacts, wantedOf, type OrderFacts } from '@/server/orders';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
@@ -16,23 +14,14 @@ import { loadBlocks, loadPeople } from '../load';
 /** A sixteenth of an inch: what an allowance is made narrower by to see whether another set fits. */
 const TIGHTER_MM = 25.4 / 16;
 
-/** Before anything was set. */
-const NO_TOP: TopPieces = { strips: [], cornerstones: [], border: [] };
-
 export const metadata = { title: 'Cloth' };
 
 export default async function ClothPage({ params }: { params: Promise<{ project: string }> }) {
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
-  const { makers } = await loadPeople(projectId);
-  const shelf = (await clothShelf(database(), project)).filter(({ name }) => fabrics.includes(name));
-  const { setting } = await readKeptSetting(database(), project);
+  const { makers, kits } = await loadPeople(projectId);
+  const facts = await orderFacts(database(), project, { blocks, makers, kits });
   const bagsOf = (blockId: string) => sewersOf(blockId, makers).length;
-  const packed = blocks.map(({ id, name, sheet }) => ({
-    block: name,
-    contents: sheet.bag,
-    bags: bagsOf(id),
-  }));
   const bags = blocks.flatMap(({ id, name, sheet }) => {
     const names = nameKinds(sheet.bag.papers.map(({ kind }) => kind), project.unitSystem); // prettier-ignore
     return sheet.bag.fabrics.map(({ fabric }) => ({
@@ -73,41 +62,43 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
       });
     });
   });
-  const needOf = (block: (typeof packed)[number]) =>
-    pickList([block]).cloth.reduce((sum, { fabric, lines }) => {
-      const cloth = shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH;
-      return sum + clothNeed(fabric, lines, cloth, project.unitSystem).needMm;
-    }, 0);
-  const needs = new Map(blocks.map(({ id }, index) => [id, packed[index] ? needOf(packed[index]) : 0]));
-  const most = Math.max(1, ...needs.values());
+  const needs = clothOfBlocks(facts);
+  const most = Math.max(1, ...[...needs.values()].map(({ mm }) => mm));
   return (
     <StationPage
       map={
         <TopMap
           title="The top: cloth for all bags"
-          blocks={topBlocks(blocks, (block) => ({
-            href: `/p/${projectId}/blocks/${block.id}`,
-            text: `${formatBolt(needs.get(block.id) ?? 0, project.unitSystem)} for all bags`,
-            share: (needs.get(block.id) ?? 0) / most,
-          }))}
+          blocks={topBlocks(blocks, (block) => {
+            const { mm, cost } = needs.get(block.name) ?? { mm: 0, cost: 0 };
+            const money = cost > 0 ? `, ${cost.toFixed(2)} a bag` : '';
+            return {
+              href: `/p/${projectId}/blocks/${block.id}`,
+              text: `${formatBolt(mm, project.unitSystem)} for all bags${money}`,
+              share: mm / most,
+            };
+          })}
           fabrics={fabrics}
           columns={project.gridColumns}
         />
       }
     >
-      <ClothStation
-        project={project}
-        shelf={shelf}
-        lines={pickList(packed).cloth}
-        bags={bags}
-        papers={papers}
-        makers={makers.length}
-        top={setting ? topPieces(setting, project.allowanceMm) : NO_TOP}
-        ordered={packed.map((one, index) => ({
-          ...one,
-          threadMetres: blocks[index]?.sheet.thread.metres ?? 0,
-        }))}
-      />
+      <ClothStation project={project} bags={bags} papers={papers} facts={facts} />
     </StationPage>
+  );
+}
+
+/** What all bags of each block take of all cloths together, and what one of them costs, by the block's name. */
+function clothOfBlocks(
+  facts: OrderFacts,
+): ReadonlyMap<string, { readonly mm: number; readonly cost: number }> {
+  const wanted = wantedOf(facts);
+  const costs = new Map(orderOf(wanted).bagCosts.map(({ block, each }) => [block, each]));
+  const alone = (block: OrderedBlock) =>
+    orderOf({ ...wanted, blocks: [block], top: [] })
+      .lines.filter(({ group }) => group === 'cloth')
+      .reduce((sum, { needed }) => sum + needed, 0);
+  return new Map(
+    wanted.blocks.map((block) => [block.block, { mm: alone(block), cost: costs.get(block.block) ?? 0 }]),
   );
 }

@@ -16,6 +16,7 @@ const BODY = Joi.object<{ events: RecordedEvent[] }>({
         kind: Joi.string().valid('done', 'undone', 'stuck').required(),
         at: Joi.string().isoDate().required(),
         minutes: Joi.number().min(0).max(10_000),
+        made: Joi.string().max(40),
         device: Joi.string().allow('').max(80),
         units: Joi.array()
           .items(Joi.array().items(Joi.string().max(200)).max(20_000))

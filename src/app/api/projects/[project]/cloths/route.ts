@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { LIMITS } from '@/core/formats';
 import { SHELF_LIMITS } from '@/core/cloth';
-import { renameCloth, setShelf, type ShelvedCloth } from '@/server/cloth';
+import { renameCloth, setShelf, setShelves, type ShelvedCloth } from '@/server/cloth';
 import { database } from '@/server/database';
 import { projectRoute, readJson } from '@/server/http';
 import { parse } from '@/server/parse';
@@ -37,8 +37,19 @@ const SHELF = Joi.object<ShelvedCloth>({
     .label('repeat along')
     .when('repeatWidthMm', { is: Joi.number().greater(0), then: Joi.number().greater(0) }),
   isHalfDrop: Joi.boolean().required(),
+  // The server notes itself when stock was counted.
+  stockAt: Joi.any().strip(),
 });
 
 export const PUT = projectRoute('edit', async (request, access) =>
   setShelf(database(), access, parse(SHELF, await readJson(request))),
+);
+
+const SHELVES = Joi.object<{ cloths: ShelvedCloth[] }>({
+  cloths: Joi.array().items(SHELF).min(1).max(2000).unique('name').required(),
+});
+
+/** Several cloths at once, all or none. */
+export const POST = projectRoute('edit', async (request, access) =>
+  setShelves(database(), access, parse(SHELVES, await readJson(request)).cloths),
 );

@@ -27,6 +27,7 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
         id,
         name,
         bag: sheet.bag,
+        bagMark: sheet.bagMark,
         saved: saySaved(papers, id),
       }))}
       makers={makers}

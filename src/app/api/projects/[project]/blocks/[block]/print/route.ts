@@ -3,10 +3,10 @@ import type { PageSize, Printed } from '@/core/printing';
 import { database } from '@/server/database';
 import { fileResponse, projectRoute, queryOf } from '@/server/http';
 import { parse } from '@/server/parse';
-import { blockPdf, stepsPdf } from '@/server/printing';
+import { blockPdf, stepsPdf, type StepsPrinted } from '@/server/printing';
 
 interface Query {
-  readonly what: Printed | 'steps';
+  readonly what: Printed | StepsPrinted;
   readonly size?: PageSize;
   readonly gap: number;
   readonly hole: boolean;
@@ -14,7 +14,7 @@ interface Query {
 }
 
 const QUERY = Joi.object<Query>({
-  what: Joi.valid('papers', 'window', 'centring', 'plate', 'clamshell', 'steps').required(),
+  what: Joi.valid('papers', 'window', 'centring', 'plate', 'clamshell', 'steps', 'stickers').required(),
   size: Joi.valid('A4', 'Letter'),
   gap: Joi.number().min(0).max(20).default(0),
   hole: Joi.boolean().default(true),
@@ -26,8 +26,8 @@ export const GET = projectRoute('read', async (request, { project }, { block = '
   const { what, size = project.pageSize, gap, hole, kind } = parse(QUERY, queryOf(request));
   const wish = { size, gapMm: gap, hasHole: hole, kind };
   const { name, pdf } =
-    what === 'steps'
-      ? await stepsPdf(database(), project, block, size, request.signal)
+    what === 'steps' || what === 'stickers'
+      ? await stepsPdf(database(), project, block, { what, size }, request.signal)
       : await blockPdf(database(), project, block, { ...wish, what }, request.signal);
   return fileResponse(pdf, 'application/pdf', `${name}.pdf`, 'inline');
 });

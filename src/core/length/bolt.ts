@@ -1,4 +1,5 @@
-import { MM_PER_INCH, type UnitSystem } from '@/core/length';
+import type { UnitSystem } from './formatLength';
+import { MM_PER_INCH } from './parseLength';
 
 const YARD_MM = 36 * MM_PER_INCH;
 

@@ -1,0 +1,109 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { defaultRecipe, generate } from '@/core/generate';
+import { Application } from './application';
+import { Browser } from './browser';
+
+/** Packing by two at one table: a bag in hand, taken over, a scanner, a connection that is lost, a second look. */
+let application: Application;
+let host: Browser;
+let helper: Browser;
+let table = '';
+let codes: string[] = [];
+
+beforeAll(async () => {
+  application = await Application.start(1);
+  const [base = ''] = application.addresses;
+  [host, helper] = await Promise.all([Browser.open(base), Browser.open(base, 820, 1180)]);
+  const project = await host.beginProject('host@packing.example', 'a long password', 'Packed');
+  await host.addBlock(project, 'Star', generate(defaultRecipe('star')));
+  await host.go(`${project}/makers`);
+  await host.fill('Names, one to a line', 'Ann\nBea');
+  await host.press('Add 2 makers');
+  await host.see('Shown this once');
+  await host.go(`${project}/people`);
+  await host.press('Make an invitation link');
+  await host.see('it lets one in, once');
+  const link = await host.driver.executeScript<string>(
+    "return [...document.querySelectorAll('label')].find((one) => one.textContent.startsWith('Invitation link')).parentElement.querySelector('input').value",
+  );
+  await helper.go(link);
+  await helper.fill('Your name', 'Hella Helper');
+  await helper.fill('E-mail address', 'hella@packing.example');
+  await helper.fill('Password', 'another long one');
+  await helper.press('Make my account and join');
+  await helper.see('Today', '//h2/..');
+  table = `${project}/bags/pack`;
+  await host.go(`${project}/bags/scanner`);
+  await host.see('Star, Bea');
+  codes = [...(await host.text()).matchAll(/Star, \w+ · (\S{11})/g)].map(([, code = '']) => code);
+  expect(codes).toHaveLength(2);
+});
+
+afterAll(async () => {
+  await Promise.all([host?.close(), helper?.close()]);
+  await application?.stop();
+});
+
+/** Cuts the page off from the server, or lets it through again. */
+const cut = (browser: Browser, isCut: boolean) =>
+  browser.driver.executeScript(
+    isCut
+      ? 'window.wayOut = window.fetch; window.fetch = () => Promise.reject(new TypeError("offline"))'
+      : 'window.fetch = window.wayOut; window.dispatchEvent(new Event("online"))',
+  );
+
+/** Types as a hand scanner does: wherever the focus is. */
+const scan = (browser: Browser, code: string) => browser.driver.actions().sendKeys(code, '\n').perform();
+
+test('one packs, the other sees it in their hands; scanned and counted in, cut off and back, it is packed once', async () => {
+  await Promise.all([host.go(table), helper.go(table)]);
+  await host.see('0 of 2 bags packed.');
+  expect(await host.faults()).toEqual([]);
+  const [first = '', second = ''] = codes;
+  await scan(host, first.replaceAll('-', ''));
+  await host.see('Not yet:');
+  expect(await host.faults()).toEqual([]);
+  await helper.see('’s hands');
+  await scan(helper, second.toLowerCase());
+  await helper.see('Not yet:');
+  await cut(helper, true);
+  for (const _ of Array(20)) {
+    const isLeft = await helper.driver.executeScript<boolean>(
+      "const all = [...document.querySelectorAll('button')].find((one) => (one.getAttribute('aria-label') ?? '').startsWith('All ') && !one.disabled); all?.click(); return !!all",
+    );
+    if (!isLeft) break;
+  }
+  await helper.see('wait on this device for a connection');
+  await helper.press('All in: close this bag');
+  // The host does not know yet, and may not be told that it is packed.
+  expect(await host.text()).not.toContain('1 of 2 bags packed.');
+  await cut(helper, false);
+  await helper.gone('for a connection');
+  await host.press('Leave it as it is');
+  await host.see('1 of 2 bags packed.');
+  // A second person looks into it, brought up by the scanner stand-in.
+  const here = await host.driver.getWindowHandle();
+  await host.driver.switchTo().newWindow('tab');
+  await host.go(table.replace('/pack', '/scanner'));
+  expect(await host.faults()).toEqual([]);
+  await host.fill('Find a bag, or type a code', second);
+  await host.press('Send as typed');
+  await host.see('Sent:');
+  await host.driver.close();
+  await host.driver.switchTo().window(here);
+  await host.see('A second person counts again');
+  await host.press('It is right');
+  await host.see('looked into by');
+});
+
+test('a bag is taken over when that is said; codes that are none lose nothing', async () => {
+  await scan(helper, codes[0] ?? '');
+  await helper.see('Leave it as it is');
+  await scan(host, codes[0] ?? '');
+  await host.see('Hella Helper has this bag in hand.');
+  await scan(host, '12345');
+  await host.see('was not read right');
+  await host.press('Take it over');
+  await host.gone('has this bag in hand');
+  await helper.see('has this bag in hand.');
+});

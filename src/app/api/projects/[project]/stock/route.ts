@@ -1,0 +1,22 @@
+import Joi from 'joi';
+import { database } from '@/server/database';
+import { projectRoute, readJson } from '@/server/http';
+import { countPapersIn } from '@/server/orders';
+import { parse } from '@/server/parse';
+
+/** Papers of one kind that are counted in at once. */
+const MOST = 99_999;
+
+const BODY = Joi.object<{ papers: Record<string, number> }>({
+  papers: Joi.object()
+    .pattern(Joi.string().max(200), Joi.number().integer().min(-MOST).max(MOST))
+    .min(1)
+    .max(2000)
+    .required(),
+});
+
+/** Papers that were counted are put into the stock; less than none takes them out again. */
+export const POST = projectRoute('pack', async (request, access) => {
+  const { papers } = parse(BODY, await readJson(request));
+  return countPapersIn(database(), access, papers);
+});

@@ -1,0 +1,32 @@
+import { sewersOf } from '@/core/bags';
+import { dropsOf } from '@/core/calendar';
+import { packingLines } from '@/core/packing';
+import type { TableBag } from '@/features/bags/tableBag';
+import { readKeptCalendar } from '@/server/calendar';
+import { database } from '@/server/database';
+import { loadBlocks, loadPeople } from '../load';
+
+/** All bags of a project with their lines: in the order of the drops, those of no drop last. */
+export async function loadTableBags(projectId: string): Promise<TableBag[]> {
+  const { project, blocks } = await loadBlocks(projectId);
+  const { makers } = await loadPeople(projectId);
+  const { calendar } = await readKeptCalendar(database(), project);
+  const drops = dropsOf(calendar);
+  const dropOf = (blockId: string) => {
+    const at = drops.findIndex((drop) => drop.blocks.includes(blockId));
+    return at < 0 ? drops.length : at;
+  };
+  return [...blocks]
+    .sort((a, b) => dropOf(a.id) - dropOf(b.id))
+    .flatMap(({ id, name, sheet }) => {
+      const lines = packingLines(sheet.bag, project.unitSystem);
+      return sewersOf(id, makers).map((maker) => ({
+        blockId: id,
+        makerId: maker.id,
+        block: name,
+        maker: maker.name,
+        drop: drops[dropOf(id)]?.title ?? '',
+        lines,
+      }));
+    });
+}

@@ -1,0 +1,73 @@
+import { itemAt } from '../lists';
+import type { SeamGraph } from '../block';
+import type { Figure, TreeKind } from './figures';
+import type { SewingSettings } from './sewingSettings';
+import { minutesOf, sewTrees } from './sewTrees';
+import type { Tree } from './tree';
+import { treeCost } from './treeCost';
+
+/** An order that was found, and the way in which it puts the group together. */
+export interface Candidate {
+  readonly tree: Tree;
+  readonly kind: TreeKind;
+}
+
+/** The order that serves best, and the one that is taught for such a figure where that is not the same: it costs more. */
+export interface Chosen {
+  readonly tree: Tree;
+  readonly taught?: Candidate;
+}
+
+interface Rated extends Candidate {
+  readonly bends: number;
+  readonly minutes: number;
+  /** How much it has for itself where it costs about as much as others. */
+  readonly merit: number;
+}
+
+/** Orders whose minutes differ by less than this share are equals: how it is taught decides. */
+const TIE_SHARE = 0.03;
+
+/** Minutes are told apart in steps of this many: below it the first is taken. */
+const STEP_MINUTES = 0.0371;
+const rankOf = (minutes: number) => Math.round(minutes / STEP_MINUTES);
+
+/**
+ * Of orders with the fewest bends: the quickest, and of those about as quick the one that is taught for such a figure; else the
+ * one that makes most units again, or, where all patches are of one shape and nothing is learnt by that, begins fewest threads.
+ */
+export function mostServing(
+  graph: SeamGraph,
+  orders: readonly Candidate[],
+  figure: Figure | undefined,
+  settings: SewingSettings,
+): Chosen {
+  const isPlain = figure?.name === 'mosaic' || figure?.name === 'rosette';
+  const taught = figure?.taught ?? [];
+  const counted = orders.map((order) => ({ ...order, bends: treeCost(graph, order.tree).bends }));
+  const fewest = Math.min(...counted.map(({ bends }) => bends));
+  const rated = counted
+    .filter(({ bends, kind }) => bends === fewest || taught.includes(kind))
+    .map((order): Rated => {
+      const { joins } = sewTrees(graph, [order.tree], settings);
+      const starts = joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
+      const merit = isPlain ? -starts : joins.filter(({ repeat }) => repeat).length;
+      return { ...order, minutes: minutesOf(joins), merit };
+    });
+  const chosen = itemAt(inRank(rated, taught), 0);
+  if (taught.includes(chosen.kind)) return { tree: chosen.tree };
+  const ways = taught.flatMap((kind) => inRank(rated.filter((one) => one.kind === kind), []).slice(0, 1)); // prettier-ignore
+  const [other] = ways.sort((a, b) => rankOf(a.minutes) - rankOf(b.minutes));
+  return { tree: chosen.tree, ...(other ? { taught: { tree: other.tree, kind: other.kind } } : {}) };
+}
+
+/** Those of the fewest bends that are about as quick as the quickest, what is taught first, then by merit. */
+function inRank(rated: readonly Rated[], taught: Figure['taught']): Rated[] {
+  const fewest = Math.min(...rated.map(({ bends }) => bends));
+  const equals = rated.filter(({ bends }) => bends === fewest);
+  const least = Math.min(...equals.map(({ minutes }) => minutes));
+  const isTaught = ({ kind }: Rated) => (taught.includes(kind) ? 1 : 0);
+  return equals
+    .filter(({ minutes }) => minutes <= least * (1 + TIE_SHARE))
+    .sort((a, b) => isTaught(b) - isTaught(a) || b.merit - a.merit || rankOf(a.minutes) - rankOf(b.minutes));
+}

@@ -1,0 +1,34 @@
+import { formatBolt, type UnitSystem } from '../length';
+import type { LineGroup, OrderLine } from './order';
+
+type Measured = { readonly group: LineGroup; readonly unit: string };
+
+/** An amount of a line in its own unit: cloth as lengths of the bolt, papers as a count. */
+export function sayAmount({ group, unit }: Measured, amount: number, system: UnitSystem): string {
+  const rounded = String(Math.round(amount * 10) / 10);
+  if (group === 'cloth') return formatBolt(amount, system);
+  return group === 'papers' ? rounded : `${rounded} ${unit}`;
+}
+
+/** So many packs of a line: cloth as one length, the rest as packs. */
+export function sayPacks(
+  line: Measured & Pick<OrderLine, 'pack'>,
+  packs: number,
+  system: UnitSystem,
+): string {
+  if (line.group === 'cloth') return formatBolt(packs * line.pack, system);
+  return `${packs} × ${line.group === 'thread' ? 'spool' : 'pack'} of ${sayAmount(line, line.pack, system)}`;
+}
+
+/** What is to be bought of a line, in words. */
+export function sayToBuy(line: OrderLine, system: UnitSystem): string {
+  if (line.packs > 0) return sayPacks(line, line.packs, system);
+  if (line.over > 0) return `nothing; ${sayPacks(line, line.over, system)} too much on its way`;
+  return line.ordered > 0 ? 'on its way' : 'enough in stock';
+}
+
+/** Lines are called by what they are; papers are said to be papers. */
+export const sayThing = ({ group, thing }: Pick<OrderLine, 'group' | 'thing'>) => {
+  if (group === 'papers') return `Papers: ${thing}`;
+  return `${thing[0]?.toUpperCase() ?? ''}${thing.slice(1)}`;
+};

@@ -1,0 +1,28 @@
+/** Packing at the table: the code on a bag, the lines that go in, and what several hands say of one bag put together. */
+export { bagCode, readBagCode, sayCode } from './bagCode';
+export {
+  MOST_COUNT,
+  bagState,
+  mergeTicks,
+  packingLines,
+  sayStray,
+  type BagState,
+  type PackingLine,
+  type Tick,
+  type Ticks,
+} from './packingLines';
+export {
+  USUAL_CARD,
+  USUAL_SCALE,
+  WEIGHING_LIMITS,
+  countOf,
+  scaleReading,
+  targetOf,
+  weighBag,
+  weighing,
+  type Card,
+  type Scale,
+  type WeighedBag,
+  type WeighedCount,
+  type Weighing,
+} from './weighing';

@@ -1,0 +1,120 @@
+import type { ClothBolt, Order } from '../order';
+import type { BoltRun } from '../cutting';
+import { formatBolt, formatLength, type UnitSystem } from '../length';
+import { itemAt } from '../lists';
+import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob, type PrintPage } from './ink';
+
+/** Text sizes and the height of a line of the list, mm. */
+const [TITLE_MM, TEXT_MM, LINE_MM] = [5, 3, 6];
+/** Room that a bolt's drawing leaves for its heading and its numbers along the cut edge, mm. */
+const [HEAD_MM, SIDE_MM] = [18, 22];
+/** Words that may be broken begin so far above their line, mm. */
+const RISE_MM = 1.65 * TEXT_MM;
+/** A number needs so much room to be written, mm. */
+const LEAST_ROOM_MM = 4.5;
+
+/** A line of the list as it is printed. */
+export interface PrintedLine {
+  readonly thing: string;
+  readonly needed: string;
+  readonly stock: string;
+  readonly buy: string;
+  readonly cost: string;
+  readonly supplier: string;
+}
+
+export interface OrderSheets {
+  readonly title: string;
+  /** Below the title: the day, for how many. */
+  readonly says: string;
+  readonly lines: readonly PrintedLine[];
+  readonly total: string;
+  readonly bolts: Order['bolts'];
+}
+
+/** The order as pages: the list, then for each cloth how its bolt is cut up, to scale and numbered in the order of the cuts. */
+export function orderSheets(sheets: OrderSheets, system: UnitSystem, size: PageSize): PrintJob {
+  const [widthMm, heightMm] = PAGE_MM[size];
+  const bolts = sheets.bolts.filter(({ plan }) => plan.strips.length > 0);
+  return {
+    title: sheets.title,
+    widthMm,
+    heightMm,
+    pages: [
+      ...listPages(sheets, widthMm, heightMm),
+      ...bolts.flatMap((bolt) => boltPages(bolt, system, widthMm, heightMm)),
+    ],
+  };
+}
+
+const text = (x: number, y: number, words: string, align: 'left' | 'right' | 'centre' = 'left', sizeMm = TEXT_MM): Ink => ({ kind: 'text', at: { x, y }, text: words, sizeMm, align }); // prettier-ignore
+const rule = (x1: number, y1: number, x2: number, y2: number, isGrey = false): Ink => ({ kind: 'line', from: { x: x1, y: y1 }, to: { x: x2, y: y2 }, strokeMm: 0.2, isGrey }); // prettier-ignore
+
+function listPages({ title, says, lines, total }: OrderSheets, widthMm: number, heightMm: number): PrintPage[] {
+  const right = widthMm - MARGIN_MM;
+  const columns = [right - 82, right - 58, right - 18, right] as const;
+  const head = (y: number): Ink[] => [
+    text(MARGIN_MM, y, 'What'),
+    ...['All bags', 'In stock', 'To buy', 'Cost'].map((words, column) => text(itemAt(columns, column), y, words, 'right')),
+    rule(MARGIN_MM, y + 1.5, right, y + 1.5),
+  ];
+  const pages: Ink[][] = [[text(MARGIN_MM, MARGIN_MM + 5, title, 'left', TITLE_MM), text(MARGIN_MM, MARGIN_MM + 10.5, says), ...head(MARGIN_MM + 18)]];
+  let y = MARGIN_MM + 18 + LINE_MM;
+  const room = () => {
+    if (y <= heightMm - MARGIN_MM - LINE_MM) return;
+    pages.push(head(MARGIN_MM + 5));
+    y = MARGIN_MM + 5 + LINE_MM;
+  };
+  for (const { thing, needed, stock, buy, cost, supplier } of lines) {
+    room();
+    const words = supplier === '' ? thing : `${thing} (${supplier})`;
+    const ink = pages.at(-1);
+    ink?.push({ kind: 'paragraph', at: { x: MARGIN_MM, y: y - RISE_MM }, text: words, sizeMm: TEXT_MM, widthMm: columns[0] - 26 - MARGIN_MM, heightMm: LINE_MM });
+    [needed, stock, buy, cost].forEach((cell, column) => ink?.push(text(itemAt(columns, column), y, cell, 'right')));
+    ink?.push(rule(MARGIN_MM, y + 1.5, right, y + 1.5, true));
+    y += LINE_MM;
+  }
+  room();
+  pages.at(-1)?.push(text(MARGIN_MM, y, 'Together'), text(right, y, total, 'right'));
+  return pages.map((ink) => ({ ink }));
+} // prettier-ignore
+
+/** One cloth: strips from the top down, to scale. Where they do not go on a page, strips alike are drawn once. */
+function boltPages({ fabric, plan, sizes, usableMm }: ClothBolt, system: UnitSystem, widthMm: number, heightMm: number): PrintPage[] {
+  const scale = (widthMm - 2 * MARGIN_MM - SIDE_MM) / usableMm;
+  const roomMm = (heightMm - 2 * MARGIN_MM - HEAD_MM) / scale;
+  const isOnce = plan.lengthMm > roomMm;
+  const alike = isOnce ? ' Strips alike are drawn once.' : '';
+  const says = `${formatBolt(plan.lengthMm, system)} off the bolt, ${formatLength(usableMm, system)} between the selvedges. Cut strips through the whole width from the top, then across them.${alike}`;
+  const pages: Ink[][] = [];
+  let top = Infinity;
+  for (const { times, heightMm: high, runs } of plan.strips)
+    for (let k = 0; k < (isOnce ? 1 : times); k++) {
+      if (top + high * scale > heightMm - MARGIN_MM) {
+        const more = pages.length > 0 ? ', carried on' : '';
+        pages.push([text(MARGIN_MM, MARGIN_MM + 5, `${fabric}: how the bolt is cut${more}`, 'left', TITLE_MM), text(MARGIN_MM, MARGIN_MM + 10.5, says)]);
+        top = MARGIN_MM + HEAD_MM;
+      }
+      const [bottom, right] = [top + high * scale, MARGIN_MM + usableMm * scale];
+      const ink = pages.at(-1);
+      ink?.push(rule(MARGIN_MM, top, right, top), rule(MARGIN_MM, bottom, right, bottom));
+      if (k === 0) ink?.push(text(right + 1.5, top + Math.min(3.4, high * scale), `${times} × ${formatLength(high, system)}`, 'left', 2.6));
+      for (const run of runs) ink?.push(...runInk(run, itemAt(sizes, run.size), top, scale, system));
+      top = bottom;
+    }
+  return pages.map((ink) => ({ ink }));
+} // prettier-ignore
+
+function runInk({ fromMm, acrossMm, alongMm, columns, rows, count }: BoltRun, { what }: ClothBolt['sizes'][number], top: number, scale: number, system: UnitSystem): Ink[] {
+  const [left, right] = [MARGIN_MM + fromMm * scale, MARGIN_MM + (fromMm + columns * acrossMm) * scale];
+  const ink: Ink[] = [];
+  for (let i = 0; i < count; i++) {
+    const [x, y] = [left + Math.floor(i / rows) * acrossMm * scale, top + (i % rows) * alongMm * scale];
+    const outline = [{ x, y }, { x: x + acrossMm * scale, y }, { x: x + acrossMm * scale, y: y + alongMm * scale }, { x, y: y + alongMm * scale }];
+    ink.push({ kind: 'outline', outline: { corners: outline, bulges: [0, 0, 0, 0] }, strokeMm: 0.15, isGrey: true });
+  }
+  const words = `${count} × ${formatLength(acrossMm, system)} × ${formatLength(alongMm, system)}${what === '' ? '' : ` ${what}`}`;
+  const short = words.length * 1.35 <= right - left ? words : `${count}`;
+  if (rows * alongMm * scale >= LEAST_ROOM_MM) ink.push(text((left + right) / 2, top + (Math.min(rows, count) * alongMm * scale) / 2 + 0.9, short, 'centre', 2.6));
+  return ink;
+} // prettier-ignore

@@ -1,0 +1,52 @@
+import { expect, test } from 'vitest';
+import { buildSeamGraph, type Patch } from '../block';
+import { cutGrid, plannedSheet, rosette, starOfDiamonds } from '../testing';
+import { UnitNames } from './unitNames';
+import type { JoinStep } from '.';
+
+const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
+const stepsOf = (patches: readonly Patch[], order?: object) => plannedSheet(patches, SETTINGS, undefined, order ? { order: { school: 'best', ...order } } : {}).steps.filter((step): step is JoinStep => step.kind === 'join'); // prettier-ignore
+const firstOf = ({ text }: JoinStep) => /^Right sides together, sew (.*?): /.exec(text)?.[1];
+
+test('rows are counted from the top, what is not whole yet is so far, and several together are told from and to', () => {
+  const steps = stepsOf(cutGrid(4, 3, [0]), { school: 'rows' });
+  const said = steps.map((step) => `${firstOf(step)}${/ This makes [^.]+\./.exec(step.text)?.[0] ?? ''}`);
+  expect(said.some((text) => /to row 1 so far \(3 patches\) This makes row 1\./.test(text))).toBe(true);
+  expect(said).toContain('row 2 to row 1 This makes rows 1 and 2.');
+  expect(said.at(-1)).toBe('row 3 to rows 1 and 2');
+});
+
+test('a rosette grows by one name, a star is one when it is whole', () => {
+  const grown = stepsOf(rosette(2)).map(firstOf);
+  for (const [i, text] of grown.slice(7).entries()) expect(text).toMatch(new RegExp(`to the rosette so far \\(${i + 8} patches\\)$`)); // prettier-ignore
+  expect(stepsOf(starOfDiamonds(6)).at(-1)?.text).toMatch(/sew the (lower|right) half to the (upper|left) half: .* This makes the star\./);
+}); // prettier-ignore
+
+test('the last two of a block are its halves, as they lie', () => {
+  const graph = buildSeamGraph(cutGrid(2, 2, [0]));
+  const down = [{ left: [0], right: [2] }, { left: [1], right: [3] }, { left: [1, 3], right: [0, 2] }]; // prettier-ignore
+  const names = new UnitNames(graph, down);
+  expect([names.nameOf([0, 2]), names.nameOf([3, 1]), names.nameOf([0, 1])]).toEqual(['the left half', 'the right half', undefined]); // prettier-ignore
+  const over = [{ left: [0], right: [1] }, { left: [2], right: [3] }, { left: [2, 3], right: [0, 1] }]; // prettier-ignore
+  expect(new UnitNames(graph, over).nameOf([0, 1])).toBe('row 1');
+  // Those that are alike go by their letter.
+  const alike = down.map((join, i) => (i < 2 ? { ...join, repeat: { letter: 'A', copy: i + 1, copies: 2 } } : join)); // prettier-ignore
+  expect([new UnitNames(graph, alike).nameOf([0, 2]), new UnitNames(graph, alike).alikeName([0, 2])]).toEqual([undefined, 'pair A']); // prettier-ignore
+});
+
+test('whatever the block, a thing is called by one name from when it is made, and no two that differ by the same', () => {
+  for (const patches of [rosette(2), cutGrid(4, 4, [0, 1]), starOfDiamonds(8)]) {
+    const graph = buildSeamGraph(patches);
+    const steps = stepsOf(patches);
+    const names = new UnitNames(graph, steps);
+    const said = new Map<string, string>();
+    for (const { left, right } of steps) {
+      const unit = [...left, ...right];
+      const name = names.nameOf(unit);
+      if (!name) continue;
+      expect(names.alikeName(unit)).toBeUndefined();
+      expect(said.get(name) ?? unit.join()).toBe(unit.join());
+      said.set(name, unit.join());
+    }
+  }
+});

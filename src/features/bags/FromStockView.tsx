@@ -1,0 +1,122 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { counted } from '@/core/words';
+import type { FromStock, ReadyBag } from '@/server/bags';
+import { asRefusal, send } from '@/ui/api';
+import { useNotice } from '@/ui/Notices';
+import { useRemembered } from '@/ui/useRemembered';
+
+interface FromStockViewProps {
+  readonly projectId: string;
+  /** Papers of the project by name, with how many all bags take. */
+  readonly papers: readonly { readonly what: string; readonly total: number }[];
+}
+
+/** What lies on the shelf: which bags can be packed from it, and what is to be got for the rest. */
+export function FromStockView({ projectId, papers }: FromStockViewProps) {
+  const notice = useNotice();
+  const [kept, keep] = useRemembered(`kevlo-paper-stock-${projectId}`);
+  const typed = readTyped(kept);
+  const [found, setFound] = useState<FromStock | 'busy' | undefined>();
+  const wrong = papers.filter(({ what }) => countOf(typed[what]) === undefined);
+  const ask = async () => {
+    const stock = Object.fromEntries(papers.map(({ what }) => [what, countOf(typed[what]) ?? 0]));
+    setFound('busy');
+    try {
+      setFound(await send<FromStock>('POST', `/api/projects/${projectId}/share`, { stock }));
+    } catch (error) {
+      setFound(undefined);
+      notice({ text: asRefusal(error).message });
+    }
+  };
+  return (
+    <Box>
+      <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+        Count the papers that are there, also those that came back. Kevlo says which bags can be packed complete:
+        the most of them, earlier drops first.
+      </Typography>
+      <Stack
+        component="form"
+        direction="row"
+        onSubmit={(event: React.FormEvent) => {
+          event.preventDefault();
+          void ask();
+        }}
+        sx={{ flexWrap: 'wrap', rowGap: 2.5, columnGap: 1.5, alignItems: 'flex-start' }}
+      >
+        {papers.map(({ what, total }) => (
+          <TextField
+            key={what}
+            label={what}
+            value={typed[what] ?? ''}
+            placeholder="0"
+            error={countOf(typed[what]) === undefined}
+            helperText={countOf(typed[what]) === undefined ? 'A whole number from 0, please' : `${total} for all bags`}
+            onChange={({ target }) => keep(JSON.stringify({ ...typed, [what]: target.value }))}
+            slotProps={{ htmlInput: { inputMode: 'numeric' }, inputLabel: { shrink: true } }}
+            sx={{ width: 240 }}
+          />
+        ))}
+        <Button type="submit" variant="contained" disabled={wrong.length > 0 || found === 'busy'} sx={{ minHeight: 48 }}>
+          Which bags can be packed?
+        </Button>
+      </Stack>
+      <Box aria-live="polite" sx={{ mt: 2 }}>
+        {found === 'busy' && <Typography role="status">One moment …</Typography>}
+        {found && found !== 'busy' && <Found found={found} />}
+      </Box>
+    </Box>
+  ); // prettier-ignore
+}
+
+/** The counts as they were typed on this device. */
+function readTyped(kept: string | undefined): Readonly<Record<string, string>> {
+  try {
+    const found: unknown = JSON.parse(kept ?? '{}');
+    return found && typeof found === 'object' ? (found as Record<string, string>) : {};
+  } catch {
+    return {};
+  }
+}
+
+/** A count as it is typed; nothing is none. */
+function countOf(text = ''): number | undefined {
+  const plain = text.trim();
+  if (plain === '') return 0;
+  return /^\d{1,6}$/.test(plain) ? Number(plain) : undefined;
+}
+
+function Found({ found: { ready, wanting, missing, isProven } }: { readonly found: FromStock }) {
+  if (wanting === 0) return <Typography>Every bag is packed.</Typography>;
+  const byBlock = new Map<string, ReadyBag[]>();
+  for (const bag of ready) byBlock.set(bag.block, [...(byBlock.get(bag.block) ?? []), bag]);
+  return (
+    <>
+      <Typography variant="h3">
+        {ready.length} of {counted(wanting, 'bag')} can be packed now{isProven ? '' : ' (more may be possible)'}
+      </Typography>
+      <Box component="ul" sx={{ pl: 2.5 }}>
+        {[...byBlock].map(([block, bags]) => (
+          <li key={block}>
+            <strong>{block}</strong>, {counted(bags.length, 'bag')}: {bags.map(({ maker }) => maker).join(', ')}
+          </li>
+        ))}
+      </Box>
+      <Typography variant="h3">
+        {missing.length === 0 ? 'Nothing is missing for the others' : 'To get, so that every bag can be packed'}
+      </Typography>
+      <Box component="ul" sx={{ pl: 2.5 }}>
+        {missing.map(({ paper, count }) => (
+          <li key={paper}>
+            <strong>{count}</strong> × {paper}
+          </li>
+        ))}
+      </Box>
+    </>
+  ); // prettier-ignore
+}

@@ -1,0 +1,135 @@
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { SWRConfig } from 'swr';
+import { beforeEach, expect, test } from 'vitest';
+import { bagCode, mergeTicks, type PackingLine, type Ticks } from '@/core/packing';
+import type { BagAct, PackingKit } from '@/server/bags';
+import type { Project } from '@/server/projects';
+import { answering, refused, unreachable } from '@/ui/testing';
+import { Notices } from '@/ui/Notices';
+import { PackingTable } from './PackingTable';
+import type { TableBag } from './tableBag';
+
+const lines: PackingLine[] = [
+  { key: 'papers:hexagon', group: 'papers', what: 'hexagon', note: '20 and 2 spare', count: 22 },
+  { key: 'cloth:Fog', group: 'cloth', what: 'Fog, 50 mm × 50 mm', note: 'for hexagon', count: 20, fabric: 'Fog' },
+]; // prettier-ignore
+const bag = (makerId: string, maker: string): TableBag => ({ blockId: 'b', makerId, block: 'Star', maker, drop: 'Drop 1', lines }); // prettier-ignore
+const bags = [bag('m1', 'Ann'), bag('m2', 'Bea')];
+const kit = (makerId: string, more: Partial<PackingKit> = {}): PackingKit => ({ blockId: 'b', makerId, status: 'to-pack', ticks: {}, holder: null, checkedBy: null, ...more }); // prettier-ignore
+
+/** A server that does what it is told, until its line is cut. */
+function packingServer(kits: PackingKit[] = []) {
+  const known = new Map(kits.map((one) => [one.makerId, one]));
+  const server = { isCut: false, known };
+  const asked = answering({
+    'GET /api/projects/p/packing': () => (server.isCut ? unreachable() : [...known.values()]),
+    'POST /api/projects/p/packing': ({ body }) => {
+      if (server.isCut) return unreachable();
+      const told = body as BagAct;
+      const before = known.get(told.makerId) ?? kit(told.makerId);
+      if (told.kind === 'take' && before.holder && before.holder.id !== 'me' && !told.isOver) return refused(409, 'held', { current: before }); // prettier-ignore
+      const ticks: Ticks = told.kind === 'tick' ? mergeTicks(before.ticks, told.ticks) : before.ticks;
+      const isHeld = told.kind === 'take' || told.kind === 'tick';
+      const after = { ...before, ticks, holder: isHeld ? { id: 'me', name: 'Me' } : null, status: told.kind === 'close' ? ('packed' as const) : before.status, checkedBy: told.kind === 'check' ? 'Me' : before.checkedBy }; // prettier-ignore
+      known.set(told.makerId, after);
+      return after;
+    },
+  });
+  return {
+    server,
+    acts: () => asked.filter(({ method }) => method === 'POST').map(({ body }) => body as BagAct),
+  };
+}
+
+beforeEach(() => localStorage.clear());
+
+const show = (kits: PackingKit[] = []) =>
+  render(
+    <SWRConfig value={{ provider: () => new Map() }}>
+      <Notices>
+        <PackingTable project={{ id: 'p' } as Project} me="me" bags={bags} fabrics={['Fog']} kits={kits} />
+      </Notices>
+    </SWRConfig>,
+  );
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const scan = (code: string) => {
+  fireEvent.change(screen.getByLabelText('Scan or type a bag’s code'), { target: { value: code } });
+  press('Open');
+};
+
+test('a bag is scanned, counted in by tens and ones, and closes only when every line is right', async () => {
+  const { server, acts } = packingServer();
+  show();
+  scan('0000');
+  expect(screen.getByText(/was not read right/)).toBeTruthy();
+  scan(bagCode('b', 'of another project'));
+  expect(screen.getByText(/of another project, or its block/)).toBeTruthy();
+  scan(bagCode('b', 'm1').toLowerCase());
+  expect(screen.getByRole('heading', { name: 'Star, Ann' })).toBeTruthy();
+  press('10 in, hexagon');
+  press('10 in, hexagon');
+  press('10 in, hexagon');
+  expect(screen.getByText('30: 8 over')).toBeTruthy();
+  press('All 20 in, Fog, 50 mm × 50 mm');
+  expect(screen.getByRole('button', { name: 'Not yet: 1 line over' }).hasAttribute('disabled')).toBe(true);
+  press('10 out of hexagon');
+  expect(screen.getByRole('button', { name: 'Not yet: 1 line short' })).toBeTruthy();
+  press('1 in, hexagon');
+  press('1 in, hexagon');
+  press('All in: close this bag');
+  await waitFor(() => expect(server.known.get('m1')?.status).toBe('packed'));
+  expect(server.known.get('m1')?.ticks).toMatchObject({ 'papers:hexagon': { count: 22 }, 'cloth:Fog': { count: 20 } });
+  expect(screen.getByText('1 of 2 bags packed.')).toBeTruthy();
+  expect(acts()[0]).toMatchObject({ kind: 'take' });
+  // Packed, it is looked into by a second person.
+  scan(bagCode('b', 'm1'));
+  expect(screen.getByText(/A second person counts again/)).toBeTruthy();
+  press('It is right');
+  expect(await screen.findByText('Packed, and looked into by Me.')).toBeTruthy();
+}); // prettier-ignore
+
+test('a bag in other hands is seen as such and is taken over only when that is said', async () => {
+  const held = kit('m2', { holder: { id: 'h', name: 'Hella' }, ticks: { 'papers:hexagon': { count: 4, at: 1 } } }); // prettier-ignore
+  const { acts } = packingServer([held]);
+  show([held]);
+  press(/Star, Bea/);
+  expect(within(screen.getByRole('alert')).getByText('Hella has this bag in hand.')).toBeTruthy();
+  expect(screen.getByText('4 of 22')).toBeTruthy();
+  expect(acts()).toEqual([]);
+  press('Take it over');
+  await waitFor(() => expect(acts()).toMatchObject([{ kind: 'take', isOver: true }]));
+  await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
+});
+
+test('without a connection packing goes on; what waits is kept on the device, said, and sent once in its order', async () => {
+  const { server, acts } = packingServer();
+  const { unmount } = show();
+  scan(bagCode('b', 'm1'));
+  await waitFor(() => expect(acts()).toHaveLength(1));
+  server.isCut = true;
+  press('All 22 in, hexagon');
+  press('All 20 in, Fog, 50 mm × 50 mm');
+  press('All in: close this bag');
+  expect(await screen.findByText(/3 entries wait on this device for a connection/)).toBeTruthy();
+  expect(screen.getByText('1 of 2 bags packed.')).toBeTruthy();
+  unmount();
+  const before = acts().length;
+  server.isCut = false;
+  show();
+  await waitFor(() => expect(server.known.get('m1')?.status).toBe('packed'));
+  expect(acts().slice(before).map(({ kind }) => kind)).toEqual(['tick', 'tick', 'close']);
+  await waitFor(() => expect(screen.queryByText(/for a connection/)).toBeNull());
+  act(() => void window.dispatchEvent(new Event('online')));
+  expect(acts()).toHaveLength(before + 3);
+}); // prettier-ignore
+
+test('what does not belong in the bag any more, since the block changed, is taken out before it closes', () => {
+  const full = { 'papers:hexagon': { count: 22, at: 1 }, 'cloth:Fog': { count: 20, at: 1 }, 'papers:square': { count: 3, at: 1 } }; // prettier-ignore
+  packingServer([kit('m1', { ticks: full })]);
+  show([kit('m1', { ticks: full })]);
+  press(/Star, Ann/);
+  expect(screen.getByText('3 × square')).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Not yet: 1 line to take out' })).toBeTruthy();
+  press('They are out');
+  expect(screen.getByRole('button', { name: 'All in: close this bag' })).toBeTruthy();
+});

@@ -1,0 +1,53 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { marginOf, priceOf } from '@/core/order';
+import { counted } from '@/core/words';
+import { Facts } from '@/ui/Facts';
+import type { OwnOrder } from './useOrder';
+
+/** What a maker costs and what to ask; or what is left of a price that is fixed; and what one bag of each block takes. */
+export function OrderCosts({ own: { order, plan, steps } }: { readonly own: OwnOrder }) {
+  const [price, setPrice] = useState('');
+  const { worth, sets, bagCosts, topCost } = order;
+  if (sets === 0) return null;
+  const { figures } = plan;
+  // Spare sets are paid by those who sew.
+  const makers = Math.max(1, sets - figures.spareSets);
+  const each = worth.all / makers;
+  const { net, tax, gross } = priceOf(each, figures);
+  const asked = Number(price.replace(',', '.'));
+  const margin = price.trim() !== '' && asked > 0 ? marginOf(each, asked, figures) : undefined;
+  const bags = bagCosts.filter(({ each: cost }) => cost > 0);
+  return (
+    <Stack direction="row" sx={{ gap: 3, flexWrap: 'wrap', my: 2, alignItems: 'flex-start' }}>
+      <Facts
+        rows={[
+          ['a maker costs', `${each.toFixed(2)}${figures.spareSets > 0 ? `, with a share of ${counted(figures.spareSets, 'spare set')}` : ''}`],
+          ['to ask', `${gross.toFixed(2)}: ${net.toFixed(2)} and ${tax.toFixed(2)} tax, for a margin of ${figures.marginPercent} %`],
+          ['one more maker costs', steps.more.toFixed(2)],
+          ['one maker less saves', steps.less.toFixed(2)],
+        ]}
+      />
+      {bags.length > 0 && (
+        <Facts
+          rows={[
+            ...bags.map(({ block, each: cost }) => [`a bag of ${block}`, cost.toFixed(2)] as const),
+            ...(topCost > 0 ? [['strips, squares and border of a top', topCost.toFixed(2)] as const] : []),
+            ['notions of a maker', (worth.notions / sets).toFixed(2)],
+          ]}
+        />
+      )}
+      <Box sx={{ width: 220 }} className="no-print">
+        <TextField
+          label="A price that is fixed, tax in it"
+          value={price}
+          inputMode="decimal"
+          helperText={margin === undefined ? 'Says the margin that is left.' : `Leaves a margin of ${margin.toFixed(1)} %.`}
+          onChange={({ target }) => setPrice(target.value)}
+        />
+      </Box>
+    </Stack>
+  );
+} // prettier-ignore

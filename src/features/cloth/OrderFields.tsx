@@ -1,0 +1,131 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import type { UnitSystem } from '@/core/length';
+import { NOTION_LIMITS, ORDER_LIMITS, type Notion, type OrderFigures } from '@/core/order';
+import { NumberField } from '@/ui/NumberField';
+
+const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
+  spareSets: 'Spare sets',
+  papersInPack: 'Papers in a pack',
+  packPrice: 'Price of a pack',
+  spoolMetres: 'Metres on a spool',
+  spoolPrice: 'Price of a spool',
+  boltMetres: 'Metres on a bolt',
+  marginPercent: 'Margin, % of the price',
+  taxPercent: 'Tax on the price, %',
+  throughMinutes: 'Minutes for a cut right across',
+  crossMinutes: 'Minutes for a cut across strips',
+  layers: 'Strips cut at once',
+};
+const YARD_M = 0.9144;
+const NAMES = Object.keys(LABELS) as (keyof OrderFigures)[];
+
+interface OrderFieldsProps {
+  readonly figures: OrderFigures;
+  readonly system: UnitSystem;
+  readonly onChange: (figures: OrderFigures) => void;
+}
+
+/** How things are sold and cut, and what is put on the cost. */
+export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
+  return (
+    <Box className="no-print">
+      <Typography variant="h4" component="h4" sx={{ mt: 2, mb: 1.5 }}>
+        How it is sold and cut
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' }, gap: 1.5 }}>
+        {NAMES.map((name) => {
+          // Bolts are as long as their shop says, in metres or yards.
+          const unit = name === 'boltMetres' && system === 'inch' ? YARD_M : 1;
+          const { least, most, isWhole } = ORDER_LIMITS[name];
+          return (
+            <NumberField
+              key={name}
+              label={unit === 1 ? LABELS[name] : 'Yards on a bolt'}
+              value={figures[name] / unit}
+              {...{ least, isWhole }}
+              most={Math.floor(most / unit)}
+              onChange={(value) => onChange({ ...figures, [name]: Math.max(least, value * unit) })}
+            />
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+interface NotionFieldsProps {
+  readonly notions: readonly Notion[];
+  readonly onChange: (notions: readonly Notion[]) => void;
+}
+
+/** The small things: so much for each maker, or for each metre of paper edge. */
+export function NotionFields({ notions, onChange }: NotionFieldsProps) {
+  const put = (index: number, part: Partial<Notion>) =>
+    onChange(notions.map((one, other) => (other === index ? { ...one, ...part } : one)));
+  const name = freeName(notions);
+  return (
+    <Box className="no-print">
+      <Typography variant="h4" component="h4" sx={{ mt: 2.5, mb: 1.5 }}>
+        Notions
+      </Typography>
+      <Stack spacing={1.5}>
+        {notions.map((notion, index) => (
+          <NotionRow
+            // Names are typed; the place in the list stays.
+            key={index}
+            notion={notion}
+            others={notions.filter((one) => one !== notion).map(({ what }) => what)}
+            onChange={(part) => put(index, part)}
+            onRemove={() => onChange(notions.filter((_, other) => other !== index))}
+          />
+        ))}
+      </Stack>
+      <Button
+        disabled={notions.length >= NOTION_LIMITS.count}
+        onClick={() => onChange([...notions, { what: name, amount: 1, per: 'maker', unit: 'pieces', pack: 1, price: 0 }])}
+        sx={{ mt: 1, mb: 2 }}
+      >
+        Add a notion
+      </Button>
+    </Box>
+  );
+} // prettier-ignore
+
+function freeName(notions: readonly Notion[]): string {
+  for (let number = 1; ; number++) {
+    const name = number === 1 ? 'New notion' : `New notion ${number}`;
+    if (!notions.some(({ what }) => what === name)) return name;
+  }
+}
+
+interface NotionRowProps {
+  readonly notion: Notion;
+  readonly others: readonly string[];
+  readonly onChange: (part: Partial<Notion>) => void;
+  readonly onRemove: () => void;
+}
+
+function NotionRow({ notion: { what, amount, per, unit, pack, price }, others, onChange, onRemove }: NotionRowProps) {
+  const fault = (text: string) => (text.trim() === '' ? 'Give it a name' : others.includes(text.trim()) ? 'There is one of this name' : undefined);
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1.3fr 1fr 1fr 1fr auto' }, gap: 1.5, alignItems: 'start' }}>
+      <TextField label="Notion" value={what} error={fault(what) !== undefined} helperText={fault(what)} onChange={({ target }) => onChange({ what: target.value })} slotProps={{ htmlInput: { maxLength: NOTION_LIMITS.letters } }} />
+      <NumberField label="Amount" value={amount} {...NOTION_LIMITS.amount} onChange={(value) => onChange({ amount: value })} />
+      <TextField select label="for each" value={per} onChange={({ target }) => onChange({ per: target.value as Notion['per'] })}>
+        <MenuItem value="maker">maker</MenuItem>
+        <MenuItem value="metre">metre of edge</MenuItem>
+      </TextField>
+      <TextField label="Counted in" value={unit} error={unit.trim() === ''} onChange={({ target }) => onChange({ unit: target.value })} slotProps={{ htmlInput: { maxLength: NOTION_LIMITS.letters } }} />
+      <NumberField label="In a pack" value={pack} {...NOTION_LIMITS.pack} onChange={(value) => onChange({ pack: value })} />
+      <NumberField label="Price of it" value={price} {...NOTION_LIMITS.price} onChange={(value) => onChange({ price: value })} />
+      <Button onClick={onRemove} aria-label={`Take out ${what}`} sx={{ minHeight: 44 }}>
+        Take out
+      </Button>
+    </Box>
+  );
+} // prettier-ignore

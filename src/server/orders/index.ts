@@ -1,0 +1,7 @@
+export { readKeptOrder, saveOrder, type KeptOrder } from './orderPlan';
+export { orderSchema } from './orderSchema';
+export { listPlacedOrders, type KeptPlacedOrder, type OrderTurn } from './placedOrders';
+export { placeOrder, turnOrder } from './placing';
+export { orderFacts, orderState, wantedOf, type OrderFacts, type OrderState } from './wantedOrder';
+export { orderPdf } from './orderPdf';
+export { countPapersIn } from './stock';

@@ -1,0 +1,64 @@
+import Joi from 'joi';
+import { CUT_LIMITS_MM, NOTION_LIMITS, ORDER_LIMITS, TOP_PARTS, type OrderPlan } from '@/core/order';
+
+type Limited = { readonly least: number; readonly most: number; readonly isWhole?: boolean };
+const figure = ({ least, most, isWhole }: Limited) => {
+  const number = Joi.number().min(least).max(most).required();
+  return isWhole ? number.integer() : number;
+};
+const words = (most: number) => Joi.string().trim().min(1).max(most).required();
+const { amount, pack, price, letters, count } = NOTION_LIMITS;
+
+/** Names of cloths and papers are as long as their blocks say. */
+const KEY_LETTERS = 260;
+const NAME_LETTERS = 200;
+const MOST_KEYS = 2000;
+const MOST_STOCK = 10_000_000;
+const SUPPLIER_LETTERS = 120;
+
+const byKey = (value: Joi.Schema) =>
+  Joi.object().pattern(Joi.string().max(KEY_LETTERS), value).max(MOST_KEYS).required();
+
+const notion = Joi.object({
+  what: words(letters).label('name'),
+  amount: figure(amount).label('amount'),
+  per: Joi.valid('maker', 'metre').required(),
+  unit: words(letters).label('unit'),
+  pack: figure(pack).label('pack'),
+  price: figure(price).label('price'),
+});
+
+const givenCut = Joi.object({
+  blockId: Joi.string().max(60).required(),
+  fabric: words(NAME_LETTERS),
+  name: words(NAME_LETTERS),
+  widthMm: figure(CUT_LIMITS_MM),
+  lengthMm: figure(CUT_LIMITS_MM),
+});
+
+/** What the host decided about buying, as it is sent. */
+export const orderSchema = Joi.object<OrderPlan>({
+  figures: Joi.object(
+    Object.fromEntries(Object.entries(ORDER_LIMITS).map(([name, limits]) => [name, figure(limits)])),
+  ).required(),
+  notions: Joi.array()
+    .items(notion)
+    .max(count)
+    .unique('what')
+    .required()
+    .messages({ 'array.unique': 'Two notions have the same name. Give one of them another.' }),
+  topCloths: Joi.object(
+    Object.fromEntries(TOP_PARTS.map((part) => [part, Joi.string().max(NAME_LETTERS)])),
+  ).required(),
+  givenCuts: Joi.array()
+    .items(givenCut)
+    .max(MOST_KEYS)
+    .unique(
+      (a: OrderPlan['givenCuts'][number], b: OrderPlan['givenCuts'][number]) =>
+        a.blockId === b.blockId && a.fabric === b.fabric,
+    ) // prettier-ignore
+    .required(),
+  stock: byKey(Joi.number().min(0).max(MOST_STOCK).label('stock')),
+  stockAt: byKey(Joi.number().integer().min(0)),
+  suppliers: byKey(Joi.string().allow('').max(SUPPLIER_LETTERS).label('supplier')),
+});
