@@ -3,6 +3,7 @@ import useSWR from 'swr';
 import { mergeTicks, type Ticks } from '@/core/packing';
 import type { BagAct, PackingAct, PackingKit } from '@/server/bags';
 import { asRefusal, read, send, type RefusedError } from '@/ui/api';
+import { keep, keptList, listIn } from '@/ui/device';
 import { useLive } from '@/ui/useLive';
 import { useRemembered } from '@/ui/useRemembered';
 
@@ -35,24 +36,24 @@ export function usePacking(
   const address = `/api/projects/${projectId}/packing`;
   const { data: known = initial, mutate } = useSWR<readonly PackingKit[]>(address, read, { fallbackData: initial });
   useLive(projectId, ['kits'], () => void mutate());
-  const [kept, keep] = useRemembered(`kevlo-packing-${projectId}`);
-  const waiting = useMemo(() => readActs(kept), [kept]);
-  const acts = useRef(waiting);
+  const key = `kevlo-packing-${projectId}`;
+  const [text] = useRemembered(key);
+  // Read where it lies: what a page remembers of it may be older than what was done since.
+  const acts = useCallback(() => keptList<Waiting>(key), [key]);
+  const waiting = useMemo(() => listIn<Waiting>(text), [text]);
   const isSending = useRef(false);
+  const isHere = useRef(true);
   const [isOffline, setIsOffline] = useState(false);
   const refuse = useRef(onRefused);
   useEffect(() => {
-    acts.current = waiting;
     refuse.current = onRefused;
   });
+  useEffect(() => {
+    isHere.current = true;
+    return () => void (isHere.current = false);
+  }, []);
 
-  const put = useCallback(
-    (next: readonly Waiting[]) => {
-      acts.current = next;
-      keep(JSON.stringify(next));
-    },
-    [keep],
-  );
+  const put = useCallback((next: readonly Waiting[]) => void keep(key, JSON.stringify(next)), [key]);
   const take = useCallback(
     (kit: PackingKit) =>
       mutate((before = []) => [...before.filter((one) => !isBag(one, kit)), kit], { revalidate: false }),
@@ -61,14 +62,16 @@ export function usePacking(
   const flush = useCallback(async () => {
     if (isSending.current) return;
     isSending.current = true;
+    let isTaken = false;
     try {
-      for (let [first] = acts.current; first; [first] = acts.current) {
+      for (let [first] = acts(); first; [first] = acts()) {
         const sent = first;
         try {
           const kit = await send<PackingKit>('POST', address, sent.act);
           setIsOffline(false);
           // Shown before it leaves the list of what waits: a count never jumps back.
           await take(kit);
+          isTaken = true;
         } catch (error) {
           const refusal = asRefusal(error);
           // No answer, or a server that is not well: it stays, and is tried again.
@@ -80,12 +83,14 @@ export function usePacking(
           if (refusal.current) await take(refusal.current as PackingKit);
           refuse.current(refusal);
         }
-        put(acts.current.filter(({ number }) => number !== sent.number));
+        put(acts().filter(({ number }) => number !== sent.number));
       }
     } finally {
       isSending.current = false;
+      // An answer that was on its way when ours was taken in was thrown away with what others did meanwhile.
+      if (isTaken && isHere.current) void mutate();
     }
-  }, [address, put, take]);
+  }, [address, acts, put, take, mutate]);
   useEffect(() => {
     const again = () => void flush();
     again();
@@ -98,8 +103,9 @@ export function usePacking(
   }, [flush]);
 
   const act = (bag: Bag, what: PackingAct) => {
-    const number = (acts.current.at(-1)?.number ?? 0) + 1;
-    put([...acts.current, { number, act: { ...what, blockId: bag.blockId, makerId: bag.makerId } }]);
+    const before = acts();
+    const number = (before.at(-1)?.number ?? 0) + 1;
+    put([...before, { number, act: { ...what, blockId: bag.blockId, makerId: bag.makerId } }]);
     void flush();
   };
   const kits = useMemo(() => new Map(known.map((kit) => [keyOf(kit), kit])), [known]);
@@ -130,14 +136,4 @@ export function useHold(bag: Bag | undefined, isMine: boolean, hold: (bag: Bag) 
     const timer = setInterval(() => latest.current({ blockId, makerId }), HOLD_MS);
     return () => clearInterval(timer);
   }, [blockId, makerId, isMine]);
-}
-
-/** What waits on this device; nothing where that is of another kind. */
-function readActs(kept: string | undefined): readonly Waiting[] {
-  try {
-    const found: unknown = JSON.parse(kept ?? '[]');
-    return Array.isArray(found) ? (found as Waiting[]) : [];
-  } catch {
-    return [];
-  }
 }

@@ -6,7 +6,7 @@ import type { useTicks } from './useTicks';
 
 /** What is on its way to the host, and what could not be sent. */
 export function WaitingNote({ ticks }: { readonly ticks: ReturnType<typeof useTicks> }) {
-  const { waitingCount, setAsideCount, refusal } = ticks;
+  const { waitingCount, setAsideCount, isUnsafe, refusal } = ticks;
   return (
     <>
       {setAsideCount > 0 && (
@@ -20,6 +20,8 @@ export function WaitingNote({ ticks }: { readonly ticks: ReturnType<typeof useTi
           {refusal && refusal.status >= 400
             ? refusal.message
             : `${counted(waitingCount, 'tick waits', 'ticks wait')} on this phone and will be sent.`}
+          {isUnsafe &&
+            ' This phone has no room left to keep them: leave this page open until you have a connection.'}
         </Framed>
       )}
     </>

@@ -65,7 +65,7 @@ test('what is not answered waits, with all that comes after it', async () => {
 });
 
 test('two tabs add to one store; a store that is damaged is empty, and half a tick is left out', () => {
-  const one = withTick(readWaiting(null), tick(1));
+  const one = withTick(readWaiting(undefined), tick(1));
   expect(withTick(withTick(readWaiting(JSON.stringify(one)), tick(2)), tick(1)).ticks.map(({ clientId }) => clientId)).toEqual(['c1', 'c2']);
   expect(readWaiting('{"ticks": [')).toEqual(NOTHING);
   expect(readWaiting(JSON.stringify({ ticks: [{ clientId: 'x' }, tick(1)], setAside: 7 }))).toEqual({ ticks: [tick(1)], setAside: [], sent: [] });

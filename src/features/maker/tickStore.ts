@@ -31,7 +31,7 @@ export function storeKey(makerId: string): string {
 }
 
 /** Reads what waits; what cannot be read is nothing. */
-export function readWaiting(text: string | null): Waiting {
+export function readWaiting(text: string | undefined): Waiting {
   try {
     const { ticks, setAside, sent } = JSON.parse(text ?? '{}') as Partial<Waiting>;
     const sound = (list: unknown) => (Array.isArray(list) ? list.filter(isTick) : []);

@@ -3,8 +3,8 @@ import { itemAt } from '@/core/lists';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
+import { isUnsafe, keep, kept, onDevice } from '@/ui/device';
 import {
-  NOTHING,
   readUpTo,
   readWaiting,
   sendAll,
@@ -18,9 +18,6 @@ import {
 /** How long to wait before sending again what could not be sent, ms. */
 const RETRY_MS = 5000;
 
-/** Told when this tab changed the store; other tabs are told by the browser. */
-const CHANGED = 'kevlo-waiting-changed';
-
 /**
  * A maker's ticks: kept on the device first and sent when the server can be reached, as often as it takes. Each has an
  * id of its own, so that the server counts it once. The store belongs to the maker, not to the link, and all tabs share it.
@@ -31,10 +28,6 @@ export function useTicks(token: string, makerId: string, upTo: number) {
   const [refusal, setRefusal] = useState<RefusedError | undefined>();
   const { ticks, sent } = waiting;
   useEffect(() => change((now) => readUpTo(now, upTo)), [change, upTo]);
-  const latest = useRef(ticks);
-  useEffect(() => {
-    latest.current = ticks;
-  });
   /** Whether something is being sent: what is ticked meanwhile goes with the next parcel, not a second time with its own. */
   const isUnderWay = useRef(false);
   useEffect(() => {
@@ -49,16 +42,13 @@ export function useTicks(token: string, makerId: string, upTo: number) {
         return { kind: error instanceof RefusedError && isFinal(error) ? 'refused' : 'later' };
       }
     };
-    // The page hears of what was sent a moment later than this loop must know it.
-    const forget: typeof change = (how) => {
-      change(how);
-      latest.current = how({ ...NOTHING, ticks: latest.current }).ticks;
-    };
+    // Read where they lie: the page hears of what was sent a moment later than this loop must know it.
+    const unsent = () => readWaiting(kept(storeKey(makerId))).ticks;
     const deliver = async () => {
       if (isUnderWay.current) return;
       isUnderWay.current = true;
       try {
-        while (latest.current.length > 0 && (await sendAll(latest.current, sendSome, forget)));
+        while (unsent().length > 0 && (await sendAll(unsent(), sendSome, change)));
       } finally {
         isUnderWay.current = false;
       }
@@ -70,7 +60,7 @@ export function useTicks(token: string, makerId: string, upTo: number) {
       clearInterval(timer);
       window.removeEventListener('online', deliver);
     };
-  }, [token, ticks, change]);
+  }, [token, makerId, ticks, change]);
   const record = useCallback(
     (blockId: string, { id, units, made }: StepOfPatches, kind: Tick['kind']) => {
       const clientId = crypto.randomUUID?.() ?? fallbackId();
@@ -107,6 +97,8 @@ export function useTicks(token: string, makerId: string, upTo: number) {
     apply,
     isWaiting,
     waitingCount: ticks.length,
+    /** Whether what waits would be lost with this page: the device keeps nothing more. */
+    isUnsafe: ticks.length > 0 && isUnsafe(storeKey(makerId)),
     setAsideCount: waiting.setAside.length,
     refusal,
   };
@@ -121,29 +113,20 @@ function isFinal({ status, code }: RefusedError): boolean {
 /** The device's store, the same in all tabs. */
 function useWaiting(token: string, makerId: string): [Waiting, (change: (now: Waiting) => Waiting) => void] {
   const key = storeKey(makerId);
-  const subscribe = useCallback((listener: () => void) => {
-    window.addEventListener('storage', listener);
-    window.addEventListener(CHANGED, listener);
-    return () => {
-      window.removeEventListener('storage', listener);
-      window.removeEventListener(CHANGED, listener);
-    };
-  }, []);
-  const text = useSyncExternalStore(subscribe, () => localStorage.getItem(key), () => null); // prettier-ignore
+  const text = useSyncExternalStore(onDevice, () => kept(key), () => undefined); // prettier-ignore
   const change = useCallback(
     (work: (now: Waiting) => Waiting) => {
       // Read anew: another tab may have added something.
-      localStorage.setItem(key, JSON.stringify(work(readWaiting(localStorage.getItem(key)))));
-      window.dispatchEvent(new Event(CHANGED));
+      keep(key, JSON.stringify(work(readWaiting(kept(key)))));
     },
     [key],
   );
   useEffect(() => {
     // What an older page kept under the link moves to the maker's store.
     const older = `kevlo-ticks-${token.slice(0, 8)}`;
-    const { ticks } = readWaiting(`{"ticks":${localStorage.getItem(older) ?? '[]'}}`);
+    const { ticks } = readWaiting(`{"ticks":${kept(older) ?? '[]'}}`);
     if (ticks.length > 0) change((now) => ticks.reduce(withTick, now));
-    localStorage.removeItem(older);
+    if (kept(older) !== undefined) keep(older, undefined);
   }, [token, change]);
   return [useMemo(() => readWaiting(text), [text]), change];
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useRef } from 'react';
 import { RefusedError, send } from '@/ui/api';
+import { keep, keptList } from '@/ui/device';
 
 interface PracticeAnswer {
   readonly blockId: string;
@@ -19,7 +20,7 @@ export function useMissesSent(token: string, makerId: string): (answer: Practice
     if (isUnderWay.current) return;
     isUnderWay.current = true;
     try {
-      for (let waiting = readWaiting(key); waiting.length > 0; waiting = readWaiting(key)) {
+      for (let waiting = read(key); waiting.length > 0; waiting = read(key)) {
         const answers = waiting.slice(0, MOST_WAITING);
         try {
           await send('POST', `/api/m/${token}/practice`, { answers });
@@ -27,7 +28,7 @@ export function useMissesSent(token: string, makerId: string): (answer: Practice
           // What is refused will be refused again; what was not heard waits.
           if (!(error instanceof RefusedError) || error.status === 429 || error.status >= 500) return;
         }
-        writeWaiting(key, readWaiting(key).slice(answers.length));
+        write(key, read(key).slice(answers.length));
       }
     } finally {
       isUnderWay.current = false;
@@ -41,26 +42,12 @@ export function useMissesSent(token: string, makerId: string): (answer: Practice
   }, [deliver]);
   return useCallback(
     (answer) => {
-      writeWaiting(key, [...readWaiting(key), answer].slice(-MOST_WAITING));
+      write(key, [...read(key), answer].slice(-MOST_WAITING));
       void deliver();
     },
     [key, deliver],
   );
 }
 
-function readWaiting(key: string): readonly PracticeAnswer[] {
-  try {
-    const found: unknown = JSON.parse(window.localStorage.getItem(key) ?? '[]');
-    return Array.isArray(found) ? (found as PracticeAnswer[]) : [];
-  } catch {
-    return [];
-  }
-}
-
-function writeWaiting(key: string, answers: readonly PracticeAnswer[]): void {
-  try {
-    window.localStorage.setItem(key, JSON.stringify(answers));
-  } catch {
-    // Where nothing may be kept, an answer that cannot be sent is not counted.
-  }
-}
+const read = (key: string) => keptList<PracticeAnswer>(key);
+const write = (key: string, answers: readonly PracticeAnswer[]) => keep(key, JSON.stringify(answers));

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BlockDocument } from '@/core/block';
 import { mergeDocuments, type Merged } from '@/core/workshop';
 import { asRefusal, read, send, type RefusedError } from '@/ui/api';
+import { keep, kept } from '@/ui/device';
 import { useLive } from '@/ui/useLive';
 
 /** A block as the server has it. */
@@ -155,25 +156,19 @@ interface Draft {
 
 const draftKey = (id: string) => `kevlo-workshop-${id}`;
 
+/** Where the device keeps nothing, the page itself still holds the block. */
 function keepDraft(base: SavedBlock, document: BlockDocument): void {
-  try {
-    localStorage.setItem(
-      draftKey(base.id),
-      JSON.stringify({ base: base.document, document } satisfies Draft),
-    );
-  } catch {
-    // A full store: the page itself still holds the block.
-  }
+  keep(draftKey(base.id), JSON.stringify({ base: base.document, document } satisfies Draft));
 }
 
 function forgetDraft(id: string): void {
-  localStorage.removeItem(draftKey(id));
+  keep(draftKey(id), undefined);
 }
 
 /** What was kept on this device because it could not be sent, merged with what the server has now. */
 export function takeDraft(saved: SavedBlock): Merged | undefined {
   try {
-    const text = localStorage.getItem(draftKey(saved.id));
+    const text = kept(draftKey(saved.id));
     if (!text) return undefined;
     const { base, document } = JSON.parse(text) as Draft;
     forgetDraft(saved.id);
