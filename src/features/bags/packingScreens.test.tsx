@@ -4,7 +4,7 @@ import { beforeEach, expect, test } from 'vitest';
 import { bagCode, mergeTicks, type PackingLine, type Ticks } from '@/core/packing';
 import type { BagAct, PackingKit } from '@/server/bags';
 import type { Project } from '@/server/projects';
-import { answering, refused, unreachable } from '@/ui/testing';
+import { FakeStream, answering, refused, settled, unreachable } from '@/ui/testing';
 import { Notices } from '@/ui/Notices';
 import { PackingTable } from './PackingTable';
 import type { TableBag } from './tableBag';
@@ -20,9 +20,13 @@ const kit = (makerId: string, more: Partial<PackingKit> = {}): PackingKit => ({ 
 /** A server that does what it is told, until its line is cut. */
 function packingServer(kits: PackingKit[] = []) {
   const known = new Map(kits.map((one) => [one.makerId, one]));
-  const server = { isCut: false, known };
+  const server = { isCut: false, known, slowly: undefined as Promise<void> | undefined };
   const asked = answering({
-    'GET /api/projects/p/packing': () => (server.isCut ? unreachable() : [...known.values()]),
+    'GET /api/projects/p/packing': async () => {
+      const said = server.isCut ? unreachable() : [...known.values()];
+      await server.slowly;
+      return said;
+    },
     'POST /api/projects/p/packing': ({ body }) => {
       if (server.isCut) return unreachable();
       const told = body as BagAct;
@@ -132,4 +136,22 @@ test('what does not belong in the bag any more, since the block changed, is take
   expect(screen.getByRole('button', { name: 'Not yet: 1 line to take out' })).toBeTruthy();
   press('They are out');
   expect(screen.getByRole('button', { name: 'All in: close this bag' })).toBeTruthy();
+});
+
+test('what another packed is seen although the news of it was under way when ours was taken in', async () => {
+  const { server, acts } = packingServer();
+  show();
+  await settled();
+  scan(bagCode('b', 'm1'));
+  await waitFor(() => expect(acts()).toHaveLength(1));
+  await settled();
+  let goOn = () => {};
+  server.slowly = new Promise((resolve) => (goOn = resolve));
+  server.known.set('m2', kit('m2', { status: 'packed' }));
+  act(() => FakeStream.tell('kits'));
+  press('Leave it as it is');
+  await waitFor(() => expect(acts()).toHaveLength(2));
+  server.slowly = undefined;
+  await act(async () => goOn());
+  expect(await screen.findByText('1 of 2 bags packed.')).toBeTruthy();
 });

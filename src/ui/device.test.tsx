@@ -14,7 +14,7 @@ test('what is kept is read again, told to whoever listens, and forgotten', () =>
 });
 
 test('a full device: what does not fit holds until the page is left, and is said to be unsafe until there is room', () => {
-  const full = vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+  const full = vi.spyOn(window.localStorage, 'setItem').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError');
   });
   expect(keep('k', 'word')).toBe(false);
