@@ -51,7 +51,7 @@ export function projectRoute<W extends Wish, T>(
       if (needOf(request.method, new URL(request.url).pathname) !== wish) throw forbidden();
       const access = await openProject(database(), account, params.project ?? '', wish, reach);
       // What stands in an address in place of an id is none: not found, as any other id that is not there.
-      for (const name of ['block', 'maker', 'photo'] as const)
+      for (const name of ['block', 'maker', 'photo', 'word'] as const)
         if (params[name] !== undefined && !isId(params[name])) throw notFound(`This ${name}`);
       return answer(await work(request, access, params));
     } catch (error) {

@@ -5,7 +5,17 @@ export { readBlockDocument, readBlockFile, writeBlockFile } from './blockFile';
 export { importDrawing, type DrawingOptions, type ImportedBlock } from './importDrawing';
 export { LIMITS } from './limits';
 export { orderCsv } from './orderCsv';
-export { readShelfCsv, shelfCsv, type CellFault, type ReadShelf } from './shelfCsv';
+export { readShelfCsv, shelfCsv, type ReadShelf } from './shelfCsv';
+export { readTable, type CellFault, type Table } from './readTable';
+export {
+  ROSTER_COLUMNS,
+  matchColumns,
+  readRoster,
+  type ReadRoster,
+  type RosterColumn,
+  type RosterMatch,
+  type RosterRow,
+} from './rosterCsv';
 export { papersCsv, type PaperLine } from './papersCsv';
 export { writeDxf } from './writeDxf';
 export { writeSvg } from './writeSvg';

@@ -1,9 +1,8 @@
-import { dsvFormat, type DSVRowArray } from 'd3-dsv';
 import { SHELF_LIMITS, type ShelfCloth } from '../cloth';
-import { InvalidInputError } from '../errors';
 import { boltUnit, parseLength, type UnitSystem } from '../length';
 import type { Turns } from '../nesting';
 import { csvText } from './csvText';
+import { plainCell, readTable, refuseTable, type CellFault } from './readTable';
 
 /** A cloth of a project by its name. */
 type NamedCloth = ShelfCloth & { readonly name: string };
@@ -14,10 +13,6 @@ type Column = (typeof COLUMNS)[number];
 
 const TURNS: Readonly<Record<Turns, string>> = { any: 'any way', half: 'half turns', none: 'one way' };
 const [STRAIGHT, HALF_DROP] = ['side by side', 'half drop'];
-
-/** Rows and letters of a file that is read. */
-const MOST_ROWS = 2000;
-const MOST_LETTERS = 1_000_000;
 
 const unitOf = (system: UnitSystem) => (system === 'inch' ? 'yd' : 'm');
 const round = (value: number) => String(Math.round(value * 1000) / 1000);
@@ -40,13 +35,6 @@ export function shelfCsv(shelf: readonly NamedCloth[], system: UnitSystem): stri
   return csvText([head, ...rows]);
 }
 
-/** A cell that cannot be read, where it stands (the head is row 1) and how it is mended. */
-export interface CellFault {
-  readonly row: number;
-  readonly column: string;
-  readonly what: string;
-}
-
 /** What a file would make of a shelf. */
 export interface ReadShelf<T extends NamedCloth> {
   readonly changed: readonly { readonly before: T; readonly after: T }[];
@@ -61,17 +49,14 @@ export interface ReadShelf<T extends NamedCloth> {
  * @throws InvalidInputError `csv` where it is no such table
  */
 export function readShelfCsv<T extends NamedCloth>(text: string, shelf: readonly T[], system: UnitSystem): ReadShelf<T> {
-  if (text.length > MOST_LETTERS) refuse('The file is too large for a shelf.', `Keep it below ${MOST_ROWS} rows.`);
-  const plain = text.replace(/^\uFEFF/, '');
-  const rows = dsvFormat(delimiterOf(plain)).parse(plain);
-  if (rows.length > MOST_ROWS) refuse(`The file has ${rows.length} rows.`, `Keep it below ${MOST_ROWS}.`);
-  const headings = headingsOf(rows);
+  const { columns, rows } = readTable(text);
+  const headings = headingsOf(columns);
   if (headings.cloth === undefined)
-    refuse('The file has no column “cloth”.', `Its first row names the columns: ${COLUMNS.join(', ')}.`);
+    refuseTable('The file has no column “cloth”.', `Its first row names the columns: ${COLUMNS.join(', ')}.`);
   const changed = new Map<string, { before: T; after: T }>();
   const [unknown, faults]: [string[], CellFault[]] = [[], []];
   rows.forEach((row, index) => {
-    const cell = (column: Column) => plainCell(row[headings[column] ?? ''] ?? '');
+    const cell = (column: Column) => plainCell(row[headings[column] ?? '']);
     const name = cell('cloth');
     const before = changed.get(name)?.after ?? shelf.find((cloth) => cloth.name === name);
     if (name === '') return;
@@ -87,30 +72,16 @@ export function readShelfCsv<T extends NamedCloth>(text: string, shelf: readonly
   return { changed: [...changed.values()], unknown, faults };
 } // prettier-ignore
 
-function refuse(what: string, mend: string): never {
-  throw new InvalidInputError('csv', what, mend);
-}
-
-/** What stands most often in the first row between the cells. */
-function delimiterOf(text: string): string {
-  const [head = ''] = text.split(/\r?\n/, 1);
-  const count = (mark: string) => head.split(mark).length;
-  return [',', ';', '\t'].reduce((most, mark) => (count(mark) > count(most) ? mark : most));
-}
-
 /** Which heading of the file stands for which column: its beginning decides, so that units may follow. */
-function headingsOf(rows: DSVRowArray): Partial<Record<Column, string>> {
+function headingsOf(columns: readonly string[]): Partial<Record<Column, string>> {
   const found: Partial<Record<Column, string>> = {};
-  for (const heading of rows.columns) {
+  for (const heading of columns) {
     const own = heading.trim().toLowerCase();
     const column = COLUMNS.find((name) => own.startsWith(name.replace(/ mm$/, '')));
     if (column && found[column] === undefined) found[column] = heading;
   }
   return found;
 }
-
-/** An apostrophe keeps a spreadsheet from taking the cell for a formula; it is not part of it. */
-const plainCell = (cell: string) => cell.trim().replace(/^'(?=[=+\-@])/, '');
 
 function readRow<T extends NamedCloth>(before: T, cell: (column: Column) => string, system: UnitSystem): { after: T; wrong: Omit<CellFault, 'row'>[] } {
   const wrong: Omit<CellFault, 'row'>[] = [];

@@ -51,6 +51,7 @@ export function foldEvents(
     } else if (event.kind === 'undone') {
       done.delete(event.stepId);
       changed.delete(event.stepId);
+      stuck.delete(event.stepId);
     } else stuck.add(event.stepId);
   }
   const known = new Set(stepIds);

@@ -23,3 +23,4 @@ export { roundWork, withUnits } from './stepUnits';
 export { batchAt, batchesOf, waitsFor, type Batch } from './readiness';
 export { numbersOf } from './names';
 export { Making, bagMark, marksOf } from './made';
+export { doneOf, plainUnits, rollUnits, ticksFor, type RollUnit } from './rollUnits';

@@ -7,6 +7,7 @@ import { groupKinds } from '@/core/shapes';
 import type { Kit, KitStatus } from '@/server/bags';
 import { Notices } from '@/ui/Notices';
 import { FakeStream, answering, settled, type Asked } from '@/ui/testing';
+import { PLAIN_MAKER } from '@/ui/testing';
 import { BagsStation } from './BagsStation';
 import { PrintSheets } from './PrintSheets';
 import { STATUS_NAMES } from './useKits';
@@ -31,8 +32,8 @@ const blocks = [
   { id: 'b', name: 'Star', bag, bagMark: 'now', saved: '' },
 ];
 const makers = [
-  { id: 'm1', name: 'Ada', hasLink: true, skips: [] },
-  { id: 'm2', name: 'Bo', hasLink: true, skips: ['b'] },
+  { id: 'm1', name: 'Ada', hasLink: true, skips: [], ...PLAIN_MAKER },
+  { id: 'm2', name: 'Bo', hasLink: true, skips: ['b'], ...PLAIN_MAKER },
 ];
 const list = pickList([{ block: 'Plate', contents: bag, bags: 2 }, { block: 'Star', contents: bag, bags: 1 }]); // prettier-ignore
 

@@ -30,13 +30,11 @@ export function useKits(projectId: string, initial: readonly Kit[]) {
     };
 
   const take = (changed: readonly Kit[]) =>
-    mutate(
-      (before = []) => [
-        ...before.filter((other) => !changed.some((one) => isSameBag(one, other))),
-        ...changed,
-      ],
-      { revalidate: false },
-    );
+    // Read again after it: news of what others did that was under way is thrown away by this.
+    mutate((before = []) => [
+      ...before.filter((other) => !changed.some((one) => isSameBag(one, other))),
+      ...changed,
+    ]);
 
   /** Changes bags, each to its own status. What someone else changed meanwhile stays as it is and is told. */
   const change = async (

@@ -4,13 +4,14 @@ import { expect, test } from 'vitest';
 import type { BlockProgress } from '@/server/progress';
 import { Notices } from '@/ui/Notices';
 import { FakeStream, answering, navigation, refused, settled } from '@/ui/testing';
+import { PLAIN_MAKER } from '@/ui/testing';
 import { MakersStation } from './MakersStation';
 import { wallScale } from './WallLine';
 
 const blocks = [{ id: 'a', name: 'Star' }, { id: 'b', name: 'Plate' }]; // prettier-ignore
 const makers = [
-  { id: 'm1', name: 'Ada', hasLink: true, skips: [] },
-  { id: 'm2', name: 'Bo', hasLink: false, skips: ['b'] },
+  { id: 'm1', name: 'Ada', hasLink: true, skips: [], ...PLAIN_MAKER },
+  { id: 'm2', name: 'Bo', hasLink: false, skips: ['b'], ...PLAIN_MAKER },
 ];
 const entry = (makerId: string, blockId: string, done: number, more: Partial<BlockProgress> = {}): BlockProgress => ({
   makerId, blockId, done, total: 10, doneMinutes: done * 6, totalMinutes: 60, covered: 0, isOwnOrder: false, orphaned: 0, ...more,

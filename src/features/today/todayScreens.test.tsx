@@ -1,3 +1,4 @@
+import { PLAIN_MAKER } from '@/ui/testing';
 import { render, screen, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { EMPTY_CALENDAR, agendaOf } from '@/core/calendar';
@@ -6,8 +7,8 @@ import { Today } from './Today';
 
 const blocks = [{ id: 'a', name: 'Star', problems: 0 }, { id: 'b', name: 'Plate', problems: 1 }]; // prettier-ignore
 const makers = [
-  { id: 'm1', name: 'Ada', hasLink: true, skips: [] },
-  { id: 'm2', name: 'Bo', hasLink: true, skips: ['b'] },
+  { id: 'm1', name: 'Ada', hasLink: true, skips: [], ...PLAIN_MAKER },
+  { id: 'm2', name: 'Bo', hasLink: true, skips: ['b'], ...PLAIN_MAKER },
 ];
 const kit = (blockId: string, makerId: string, status: string) => ({
   blockId,

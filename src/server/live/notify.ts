@@ -5,7 +5,17 @@ export const CHANNEL = 'kevlo_changes';
 
 /** `everything` after a lost connection: nobody knows what was missed. */
 export type ChangeKind =
-  'progress' | 'kits' | 'blocks' | 'makers' | 'calendar' | 'settings' | 'people' | 'reminders' | 'everything';
+  | 'progress'
+  | 'kits'
+  | 'blocks'
+  | 'makers'
+  | 'calendar'
+  | 'settings'
+  | 'people'
+  | 'reminders'
+  | 'troubles'
+  | 'logbook'
+  | 'everything';
 
 export interface Change {
   readonly projectId: string;

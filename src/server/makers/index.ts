@@ -1,10 +1,15 @@
 export { makerAddress, publicAddress } from './makerAddress';
 export { listContacts, setContact, type Contact } from './contacts';
+export { addGroup, changeGroup, listGroups, type MakerGroup } from './groups';
+export { erasePerson, readPerson } from './privacy';
+export { takeRoster, type TakenRoster } from './roster';
 export {
   addMakers,
   changeLink,
+  changeMaker,
   listMakers,
   type Maker,
+  type MakerChange,
   type LinkAccess,
   openLink,
   setMakerRemoved,

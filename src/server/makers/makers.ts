@@ -12,7 +12,24 @@ export interface Maker {
   readonly hasLink: boolean;
   /** Ids of the blocks that they do not sew. */
   readonly skips: readonly string[];
+  /** Their group; null where they are in none. */
+  readonly groupId: string | null;
+  /** Whether they rest: nobody waits for them or writes to them. */
+  readonly isPaused: boolean;
+  /** What their page cautions of besides the usual. */
+  readonly isUnderAge: boolean;
+  readonly travels: boolean;
 }
+
+/** A maker who came in, with their link, which is not kept and cannot be shown again. */
+export interface AddedMaker {
+  readonly id: string;
+  readonly name: string;
+  readonly token: string;
+}
+
+/** What a host changes about a maker. */
+export type MakerChange = Partial<Pick<Maker, 'name' | 'groupId' | 'isPaused' | 'isUnderAge' | 'travels'>>;
 
 /** Makers of a project by name. */
 export function listMakers(sql: Sql, project: Project): Promise<Maker[]> {
@@ -44,30 +61,66 @@ export async function setSkip(
   });
 }
 
-/** Adds makers and gives each a personal link. @returns the tokens, which are not kept and cannot be shown again */
+/** Changes what is said of a maker. @throws ServerError 404, 409 where the name is taken */
+export async function changeMaker(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  makerId: string,
+  { name, groupId, isPaused, isUnderAge, travels }: MakerChange,
+): Promise<void> {
+  const { project } = access;
+  await inTransaction(sql, async (step) => {
+    const [maker] = await step`
+      select 1 from maker where id = ${makerId} and project_id = ${project.id} and removed_at is null for update`;
+    const [group] = groupId
+      ? await step`select 1 from maker_group where id = ${groupId} and project_id = ${project.id} and removed_at is null`
+      : [true];
+    if (!maker || !group) throw notFound('This maker or group');
+    if (name !== undefined) {
+      const [other] = await step`
+        select 1 from maker where project_id = ${project.id} and lower(name) = lower(${name}) and id <> ${makerId} and removed_at is null`;
+      if (other) throw nameTaken(name);
+    }
+    const says = {
+      ...(name === undefined ? {} : { name }),
+      ...(groupId === undefined ? {} : { group_id: groupId }),
+      ...(isPaused === undefined ? {} : { paused_at: isPaused ? new Date() : null }),
+      ...(isUnderAge === undefined ? {} : { is_under_age: isUnderAge }),
+      ...(travels === undefined ? {} : { travels }),
+    };
+    if (Object.keys(says).length === 0) return;
+    await step`update maker set ${step(says)} where id = ${makerId}`;
+    // A name is kept in one place only, so that it can be erased.
+    await audit(step, access, 'maker-changed', { maker: makerId, what: Object.keys(says) });
+    await notify(step, project.id, 'makers');
+  });
+}
+
+/** Adds makers and gives each a personal link. */
 export async function addMakers(
   sql: postgres.Sql,
   access: Access<'edit'>,
   names: readonly string[],
-): Promise<{ id: string; name: string; token: string }[]> {
+): Promise<AddedMaker[]> {
   const { project } = access;
   return inTransaction(sql, async (step) => {
     const added = [];
-    for (const name of names) {
-      const token = newToken();
-      const [row] = await step<{ id: string }[]>`
-        insert into maker (project_id, name, token_hash, link_made_at)
-        values (${project.id}, ${name}, ${hashToken(token)}, now())
-        on conflict (project_id, lower(name)) where removed_at is null do nothing returning id`;
-      if (!row) {
-        throw nameTaken(name);
-      }
-      added.push({ id: row.id, name, token });
-    }
+    for (const name of names) added.push(await insertMaker(step, access, name));
     await audit(step, access, 'makers-added', { names });
     await notify(step, project.id, 'makers');
     return added;
   });
+}
+
+/** Writes down a new maker with a personal link. @throws ServerError 409 where there is one of this name */
+export async function insertMaker(step: Sql, { project }: Access<'edit'>, name: string): Promise<AddedMaker> {
+  const token = newToken();
+  const [row] = await step<{ id: string }[]>`
+    insert into maker (project_id, name, token_hash, link_made_at)
+    values (${project.id}, ${name}, ${hashToken(token)}, now())
+    on conflict (project_id, lower(name)) where removed_at is null do nothing returning id`;
+  if (!row) throw nameTaken(name);
+  return { id: row.id, name, token };
 }
 
 function nameTaken(name: string): ServerError {
@@ -117,7 +170,7 @@ export async function setMakerRemoved(
     if (!isRemoved && taken) throw nameTaken(taken.name);
     const [row] = await step`
       update maker set removed_at = ${isRemoved ? step`now()` : null}
-      where id = ${makerId} and project_id = ${project.id} returning id`;
+      where id = ${makerId} and project_id = ${project.id} and erased_at is null returning id`;
     if (!row) throw notFound('This maker');
     await audit(step, access, isRemoved ? 'maker-removed' : 'maker-restored', {
       maker: makerId,
@@ -151,6 +204,8 @@ export async function openLink(sql: Sql, token: string): Promise<LinkAccess> {
 function selectMakers(sql: Sql) {
   return sql`
     select id, name, token_hash is not null as "hasLink",
-      array(select block_id from skip where maker_id = maker.id order by block_id) as skips
+      array(select block_id from skip where maker_id = maker.id order by block_id) as skips,
+      (select g.id from maker_group g where g.id = maker.group_id and g.removed_at is null) as "groupId",
+      paused_at is not null as "isPaused", is_under_age as "isUnderAge", travels
     from maker`;
 }

@@ -1,1 +1,9 @@
-export { addPhoto, listPhotos, readMakerPhoto, readPhoto, setPhotoRemoved, type StepPhoto } from './photos';
+export {
+  addPhoto,
+  encodeAnew,
+  listPhotos,
+  readMakerPhoto,
+  readPhoto,
+  setPhotoRemoved,
+  type StepPhoto,
+} from './photos';

@@ -70,7 +70,8 @@ function isPicture(file: Buffer): boolean {
 /** A picture that takes longer to read is none that a phone made, s. */
 const MOST_SECONDS = 20;
 
-async function encodeAnew(file: Buffer) {
+/** Reads a picture strictly, turns it upright, makes it smaller and encodes it anew. @throws ServerError 422 */
+export async function encodeAnew(file: Buffer) {
   try {
     if (!isPicture(file)) throw new Error('no picture');
     return await sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: false })

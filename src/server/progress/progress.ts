@@ -11,6 +11,7 @@ import { type MakerStanding, makerStanding, type PairStanding, standingsOf } fro
 import { notify } from '../live';
 import { listPhotos } from '../photos';
 import { type Project } from '../projects';
+import { followTicks, makerTroubles } from '../troubles';
 
 export interface RecordedEvent extends ProgressEvent {
   readonly blockId: string;
@@ -56,7 +57,7 @@ export async function recordEvents(
     const blockIds = [...new Set(events.map(({ blockId }) => blockId))];
     const own = await step`select id from block where project_id = ${project.id} and id = any(${blockIds})`;
     if (own.length !== blockIds.length) throw notFound('This block');
-    let added = 0;
+    const added: RecordedEvent[] = [];
     // In one order for everybody: crossed batches wait for each other instead of locking each other out.
     const inOrder = [...events].sort((a, b) => (a.clientId < b.clientId ? -1 : 1));
     for (const event of inOrder) {
@@ -68,9 +69,10 @@ export async function recordEvents(
         values (${event.clientId}, ${maker.id}, ${event.blockId}, ${event.stepId}, ${event.kind},
           ${event.minutes ?? null}, ${new Date(time).toISOString()}, ${event.device ?? ''}, ${ownUnits(step, event)}, ${event.made ?? null})
         on conflict (maker_id, client_id) do nothing returning id`;
-      added += rows.length;
+      if (rows.length > 0) added.push({ ...event, at: new Date(time).toISOString() });
     }
-    if (added > 0) await notify(step, project.id, 'progress');
+    if (added.length > 0) await notify(step, project.id, 'progress');
+    if (await followTicks(step, maker.id, added)) await notify(step, project.id, 'troubles');
     const recorded = events.map(({ clientId }) => clientId);
     const [row] = await step<{ upTo: number }[]>`
       select coalesce(max(id), 0)::float8 as "upTo" from progress_event
@@ -137,11 +139,12 @@ export async function makerPage(sql: Sql, token: string) {
   // Read before the entries: one that comes between is in both.
   const upTo = await latestEntry(sql, maker.id);
   const all = await listBlocks(sql, project);
-  const [papers, settings, events, photos] = await Promise.all([
+  const [papers, settings, events, photos, troubles] = await Promise.all([
     papersOfProject(sql, project, all),
     settingsOf(sql, project),
     readEvents(sql, project, maker.id),
     listPhotos(sql, project),
+    makerTroubles(sql, maker.id),
   ]);
   const blocks = all.filter(({ id }) => !maker.skips.includes(id));
   const shown = await Promise.all(
@@ -174,7 +177,8 @@ export async function makerPage(sql: Sql, token: string) {
   const fabrics = blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric));
   return {
     looks: await clothLooks(sql, project, [...new Set(fabrics)]),
-    maker: { id: maker.id, name: maker.name },
+    maker: { id: maker.id, name: maker.name, isUnderAge: maker.isUnderAge, travels: maker.travels },
+    troubles,
     upTo,
     project: { name: project.name, shop: project.shop, unitSystem: project.unitSystem },
     blocks: shown,

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import type postgres from 'postgres';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -21,7 +22,21 @@ import {
 } from '../blocks';
 import { renameCloth } from '../cloth';
 import { actOnBag, packFromStock, setKitStatuses } from '../bags';
-import { addMakers, changeLink, setContact, setMakerRemoved, setSkip } from '../makers';
+import {
+  addGroup,
+  addMakers,
+  changeGroup,
+  changeLink,
+  changeMaker,
+  erasePerson,
+  readPerson,
+  setContact,
+  setMakerRemoved,
+  setSkip,
+  takeRoster,
+} from '../makers';
+import { addLogEntry, setLogRemoved } from '../logbook';
+import { actOnTrouble, noteForAll, readMakerWordImage, readWordImage, sayWord } from '../troubles';
 import {
   acceptInvitation,
   invite,
@@ -36,7 +51,7 @@ import { addPhoto, readMakerPhoto, readPhoto, setPhotoRemoved } from '../photos'
 import { changeProjectBasting } from './projectBasting';
 import { openProject } from './access';
 import { changeProject, createProject } from './projects';
-import { recordEvents } from '../progress';
+import { callRoll, recordEvents } from '../progress';
 import {
   approveDrafts,
   changeDraft,
@@ -67,6 +82,10 @@ interface Place {
   readonly person: string;
   readonly message: string;
   readonly order: string;
+  readonly group: string;
+  readonly trouble: string;
+  readonly word: string;
+  readonly line: string;
 }
 let own: Place;
 let foreign: Place;
@@ -93,7 +112,17 @@ async function makePlace(name: string): Promise<Place> {
     values (${project}, ${id}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?') returning id`;
   const [order] = await sql<{ id: string }[]>`
     insert into placed_order (project_id, name, lines) values (${project}, 'Before', '[]') returning id`;
+  const group = await addGroup(sql, access, 'Evening');
+  const [trouble, word, line] = [randomUUID(), randomUUID(), randomUUID()];
+  const at = new Date().toISOString();
+  await recordEvents(sql, link, [{ clientId: trouble, blockId: block, stepId: 'join-1', kind: 'stuck', at }]);
+  await sayWord(sql, link, { id: word, troubleId: trouble, text: 'It puckers.', image });
+  await addLogEntry(sql, access, { id: line, kind: 'note', blockId: block, text: 'Dark cloth runs.' });
   return {
+    group: group.id,
+    trouble,
+    word,
+    line,
     order: order?.id ?? '',
     message: message?.id ?? '',
     project,
@@ -133,6 +162,11 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   openBlock: ['read', async (who, project, { block }) => openBlock(sql, await reading(who, project), block)],
   readRevision: ['read', async (who, project, { block }) => readRevision(sql, await reading(who, project), block)],
   readPhoto: ['read', async (who, project, { photo }) => readPhoto(sql, await reading(who, project), photo)],
+  readWordImage: ['read', async (who, project, { word }) => readWordImage(sql, await reading(who, project), word)],
+  actOnTrouble: ['pack', async (who, project, { trouble }) => actOnTrouble(sql, await open(who, project, 'pack'), trouble, { kind: 'settle' })],
+  addLogEntry: ['pack', async (who, project, { block }) => addLogEntry(sql, await open(who, project, 'pack'), { id: randomUUID(), kind: 'note', blockId: block, text: 'x' })],
+  setLogRemoved: ['pack', async (who, project, { line }) => setLogRemoved(sql, await open(who, project, 'pack'), line, true)],
+  callRoll: ['pack', async (who, project, { maker, block }) => callRoll(sql, await open(who, project, 'pack'), [{ id: randomUUID(), makerId: maker, at: new Date().toISOString(), kind: 'stuck', blockId: block }])],
   setKitStatuses: ['pack', async (who, project, { block, maker }) => setKitStatuses(sql, await open(who, project, 'pack'), [{ blockId: block, makerId: maker, status: 'packed', revision: 0 }])],
   actOnBag: ['pack', async (who, project, { block, maker }) => actOnBag(sql, await open(who, project, 'pack'), { kind: 'take', blockId: block, makerId: maker })],
   countClassPractice: ['pack', async (who, project, { block }) => countClassPractice(sql, await open(who, project, 'pack'), [{ blockId: block, question: 'clash:s1', isRight: false }])],
@@ -146,6 +180,12 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   addPhoto: ['edit', async (who, project, { block }) => addPhoto(sql, await open(who, project, 'edit'), block, { stepId: 'join-2', says: 'A picture', image })],
   setPhotoRemoved: ['edit', async (who, project, { photo }) => setPhotoRemoved(sql, await open(who, project, 'edit'), photo, true)],
   renameCloth: ['edit', async (who, project) => renameCloth(sql, await open(who, project, 'edit'), { from: star.patches[0]?.fabric ?? '', to: 'Other' })],
+  noteForAll: ['edit', async (who, project, { trouble }) => noteForAll(sql, await open(who, project, 'edit'), trouble, 'Mind the tips.')],
+  addGroup: ['edit', async (who, project) => addGroup(sql, await open(who, project, 'edit'), 'Morning')],
+  changeGroup: ['edit', async (who, project, { group }) => changeGroup(sql, await open(who, project, 'edit'), group, { name: 'Late' })],
+  changeMaker: ['edit', async (who, project, { maker, group }) => changeMaker(sql, await open(who, project, 'edit'), maker, { groupId: group })],
+  readPerson: ['edit', async (who, project, { maker }) => readPerson(sql, await open(who, project, 'edit'), maker)],
+  takeRoster: ['edit', async (who, project) => takeRoster(sql, await open(who, project, 'edit'), [{ name: 'Rosa' }])],
   addMakers: ['edit', async (who, project) => addMakers(sql, await open(who, project, 'edit'), ['Bea'])],
   setSkip: ['edit', async (who, project, { block, maker }) => setSkip(sql, await open(who, project, 'edit'), maker, { blockId: block, isSkipped: true })],
   changeLink: ['edit', async (who, project, { maker }) => changeLink(sql, await open(who, project, 'edit'), maker, 'revoke')],
@@ -172,13 +212,14 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   invite: ['own', async (who, project) => invite(sql, await open(who, project, 'own'), { role: 'host', days: 1 })],
   revokeInvitation: ['own', async (who, project, { invitation }) => revokeInvitation(sql, await open(who, project, 'own'), invitation)],
   setRole: ['own', async (who, project, { person }) => setRole(sql, await open(who, project, 'own'), person, 'gone')],
+  erasePerson: ['edit', async (who, project, { maker }) => erasePerson(sql, await open(who, project, 'edit'), maker)],
   setBlockRemoved: ['edit', async (who, project, { block }) => setBlockRemoved(sql, await open(who, project, 'edit'), block, true)],
   setProjectState: ['own', async (who, project) => setProjectState(sql, await open(who, project, 'own'), 'archived')],
 }; // prettier-ignore
 
 /** All that a refused call might have changed. */
 async function everything(): Promise<string> {
-  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'audit'];
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'progress_event', 'audit'];
   const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
   return JSON.stringify(rows);
 } // prettier-ignore
@@ -213,6 +254,10 @@ test('a maker’s link opens nothing of another project', async () => {
   expect(await statusOf(other)).toBe(404);
   expect(await statusOf(countPractice(sql, own.token, [{ blockId: foreign.block, question: 'clash:s1', isRight: true }]))).toBe(404); // prettier-ignore
   expect(await statusOf(readMakerPhoto(sql, own.token, foreign.photo))).toBe(404);
+  expect(await statusOf(readMakerWordImage(sql, own.token, foreign.word))).toBe(404);
+  expect(
+    await statusOf(sayWord(sql, own.token, { id: randomUUID(), troubleId: foreign.trouble, text: 'x' })),
+  ).toBe(404);
   expect(await statusOf(readMakerPhoto(sql, own.token, own.photo))).toBe('done');
 });
 

@@ -191,7 +191,8 @@ export async function listBin(sql: Sql, access: Access<'edit'>): Promise<BinLine
     select 'block' as kind, id, name, removed_at as "removedAt" from block
     where project_id = ${project.id} and removed_at is not null
     union all
-    select 'maker', id, name, removed_at from maker where project_id = ${project.id} and removed_at is not null
+    select 'maker', id, name, removed_at from maker
+      where project_id = ${project.id} and removed_at is not null and erased_at is null
     order by "removedAt" desc limit 500`;
   return [...lines];
 }

@@ -50,16 +50,21 @@ test('helpers read and pack; only hosts change, invite and delete; nothing chang
   );
   expect(refusedToHelpers.map(([key]) => key).filter((key) => key.startsWith('GET'))).toEqual([
     'GET /api/projects/[project]/people',
-    // Where makers can be written to.
+    // Who makers are, and where they can be written to.
+    'GET /api/projects/[project]/makers/[maker]',
     'GET /api/projects/[project]/reminders',
   ]);
   const changing = Object.entries(ROUTES).filter(([key]) => !key.startsWith('GET'));
   expect(changing.filter(([, need]) => may('helper', need)).map(([key]) => key)).toEqual([
     'PUT /api/projects/[project]/kits',
+    'POST /api/projects/[project]/log',
+    'PATCH /api/projects/[project]/log',
     'POST /api/projects/[project]/packing',
     'POST /api/projects/[project]/practice',
+    'POST /api/projects/[project]/roll',
     'POST /api/projects/[project]/share',
     'POST /api/projects/[project]/stock',
+    'PATCH /api/projects/[project]/troubles',
   ]);
   expect(changing.filter(([, need]) => need === 'anyone').map(([key]) => key)).toEqual([
     'POST /api/first-run',

@@ -2,3 +2,6 @@ export { answering, refused, unreachable, type Asked } from './answering';
 export { FakeStream } from './fakeStream';
 export { navigation } from './navigation';
 export { settled } from './settled';
+
+/** What is said of a maker of whom nothing is said. */
+export const PLAIN_MAKER = { groupId: null, isPaused: false, isUnderAge: false, travels: false } as const;

@@ -1,8 +1,18 @@
 import Joi from 'joi';
 import { database } from '@/server/database';
-import { projectRoute, readJson } from '@/server/http';
-import { makerAddress, changeLink, setContact, setMakerRemoved, setSkip } from '@/server/makers';
-import { email, id, parse } from '@/server/parse';
+import { fileResponse, projectRoute, readJson } from '@/server/http';
+import {
+  changeLink,
+  changeMaker,
+  erasePerson,
+  makerAddress,
+  readPerson,
+  setContact,
+  setMakerRemoved,
+  setSkip,
+  type MakerChange,
+} from '@/server/makers';
+import { email, id, name, parse } from '@/server/parse';
 
 interface Skip {
   readonly blockId: string;
@@ -12,7 +22,13 @@ interface ContactBody {
   readonly email: string | null;
   readonly timeZone: string | null;
 }
-type Body = { contact: ContactBody } | { link: 'renew' | 'revoke' } | { isRemoved: boolean } | { skip: Skip };
+type Body =
+  | { contact: ContactBody }
+  | { link: 'renew' | 'revoke' }
+  | { isRemoved: boolean }
+  | { skip: Skip }
+  | { change: MakerChange }
+  | { isErased: true };
 
 const BODY = Joi.alternatives<Body>().try(
   Joi.object({ link: Joi.string().valid('renew', 'revoke').required() }),
@@ -23,14 +39,32 @@ const BODY = Joi.alternatives<Body>().try(
     }).required(),
   }),
   Joi.object({ isRemoved: Joi.boolean().required() }),
+  Joi.object({ isErased: Joi.boolean().valid(true).required() }),
+  Joi.object({
+    change: Joi.object({
+      name: name().optional(),
+      groupId: id().optional().allow(null),
+      isPaused: Joi.boolean(),
+      isUnderAge: Joi.boolean(),
+      travels: Joi.boolean(),
+    }).required(),
+  }),
   Joi.object({ skip: Joi.object({ blockId: id(), isSkipped: Joi.boolean().required() }).required() }),
 );
 
 export const PATCH = projectRoute('edit', async (request, access, { maker = '' }) => {
   const body = parse<Body>(BODY, await readJson(request));
   if ('isRemoved' in body) return setMakerRemoved(database(), access, maker, body.isRemoved);
+  if ('isErased' in body) return erasePerson(database(), access, maker);
+  if ('change' in body) return changeMaker(database(), access, maker, body.change);
   if ('contact' in body) return setContact(database(), access, maker, body.contact);
   if ('skip' in body) return setSkip(database(), access, maker, body.skip);
   const token = await changeLink(database(), access, maker, body.link);
   return { link: token === undefined ? null : makerAddress(request, token) };
+});
+
+/** All that is known of a maker, as a file to hand to them. */
+export const GET = projectRoute('edit', async (_request, access, { maker = '' }) => {
+  const known = await readPerson(database(), access, maker);
+  return fileResponse(JSON.stringify(known, null, 2), 'application/json', `${known.person.name}.json`);
 });

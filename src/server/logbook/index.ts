@@ -1,0 +1,8 @@
+export {
+  addLogEntry,
+  listLog,
+  setLogRemoved,
+  type LogEntry,
+  type LogKind,
+  type NewLogEntry,
+} from './logbook';
