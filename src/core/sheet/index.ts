@@ -24,3 +24,4 @@ export { batchAt, batchesOf, waitsFor, type Batch } from './readiness';
 export { numbersOf } from './names';
 export { Making, bagMark, marksOf } from './made';
 export { doneOf, plainUnits, rollUnits, ticksFor, type RollUnit } from './rollUnits';
+export { aheadOf, isPortable, type Ahead } from './aheadOf';

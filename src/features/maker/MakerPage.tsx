@@ -9,6 +9,7 @@ import { PlainChoice } from '@/ui/PlainChoice';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
 import { StepPart, loadTroubles } from './StepPart';
 import { useRemembered } from '@/ui/useRemembered';
+import { takeMinutes } from './timer';
 import { useKeptPage } from './useKeptPage';
 import { standOf, useMakerBlock, type PageData } from './useMakerBlock';
 
@@ -18,10 +19,14 @@ const loadHowTo = () => import('./HowTo');
 const loadBatchCounter = async () => ({ default: (await import('./BatchCounter')).BatchCounter });
 const loadRemadeNote = () => import('./RemadeNote');
 const loadBagPart = () => import('./BagPart');
+const loadStuckPart = () => import('./StuckPart');
+const loadAids = () => import('./Aids');
 const AllSteps = lazy(loadAllSteps);
 const HowTo = lazy(loadHowTo);
 const RemadeNote = lazy(loadRemadeNote);
 const BagPart = lazy(loadBagPart);
+const StuckPart = lazy(loadStuckPart);
+const Aids = lazy(loadAids);
 const BatchCounter = lazy(loadBatchCounter);
 const loadRest = () =>
   Promise.all([
@@ -30,17 +35,26 @@ const loadRest = () =>
     loadBagPart(),
     loadBatchCounter(),
     loadRemadeNote(),
+    loadStuckPart(),
+    loadAids(),
     loadTroubles(),
   ]);
 
+interface MakerPageProps {
+  readonly token: string;
+  readonly initial: PageData;
+  /** What comes next in the calendar, in a sentence. */
+  readonly due?: string | undefined;
+}
+
 /** A maker's own page: the block, the next step large, one big button, what follows, and a way to ask for help. */
-export function MakerPage({ token, initial }: { token: string; initial: PageData }) {
+export function MakerPage({ token, initial, due }: MakerPageProps) {
   const { ticks, blocks, block, fabrics, setChosen, tick } = useMakerBlock(token, initial);
   const [opened, setOpened] = useState<number | undefined>();
   const isKept = useKeptPage(loadRest);
   if (!block)
     return (
-      <Shell data={initial}>
+      <Shell data={initial} due={due}>
         <Typography>Your host has not brought in a block yet. Look again later.</Typography>
       </Shell>
     );
@@ -53,7 +67,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
     window.scrollTo?.(0, 0);
   };
   const change = (one: Step, kind: 'done' | 'undone' | 'stuck') => {
-    tick(one, kind);
+    tick(one, kind, kind === 'done' ? takeMinutes(initial.maker.id, one.id) : undefined);
     if (kind === 'done') setOpened(undefined);
   };
   const choices = blocks.map(
@@ -62,7 +76,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
   );
   const isStuck = step !== undefined && block.progress.stuck.has(step.id);
   return (
-    <Shell data={initial}>
+    <Shell data={initial} due={due}>
       <PlainChoice
         label="Block"
         value={block.id}
@@ -124,6 +138,20 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           </PlainButton>
         )}
       </Box>
+      {(isStuck || initial.troubles.length > 0) && (
+        <Suspense>
+          <StuckPart
+            token={token}
+            data={initial}
+            ticks={ticks}
+            block={block}
+            step={step}
+            isStuck={isStuck}
+            onWithdraw={() => step && change(step, 'undone')}
+            onOpen={goTo}
+          />
+        </Suspense>
+      )}
       <WaitingNote ticks={ticks} />
       <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
         Then
@@ -133,6 +161,15 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
           <li key={id}>{firstSentence(text)}</li>
         ))}
       </Box>
+      <More title="Today with me">
+        <Aids
+          makerId={initial.maker.id}
+          block={block}
+          step={step}
+          system={initial.project.unitSystem}
+          isDone={isDone}
+        />
+      </More>
       <More title="All steps, and the whole block">
         <AllSteps block={block} fabrics={fabrics} isDone={isDone} onTick={tick} onOpen={goTo} />
       </More>
@@ -149,10 +186,7 @@ export function MakerPage({ token, initial }: { token: string; initial: PageData
       <Typography role="status" variant="body2" color="textSecondary" sx={{ mt: 1 }}>
         {isKept ? 'This page is kept on this phone: it opens without a connection.' : ''}
       </Typography>
-      <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
-        Count needles and pins, keep them and magnets away from children and pets, and rest your hands every
-        30 min.
-      </Typography>
+      <Cautions {...initial.maker} />
     </Shell>
   );
 }
@@ -195,11 +229,35 @@ function HandedHowTo() {
   );
 }
 
-function Shell({ data, children }: { data: PageData; children: React.ReactNode }) {
+/** What to take care of; more for those who are young, and for those who sew on the way. */
+function Cautions({ isUnderAge, travels }: PageData['maker']) {
   return (
-    <Box component="main" sx={{ maxWidth: 520, mx: 'auto', px: 2, py: 1.5 }}>
+    <Typography variant="body2" color="textSecondary" sx={{ mt: 2 }}>
+      Count needles and pins, keep them and magnets away from children and pets, and rest your hands every 30
+      min.
+      {isUnderAge && ' Cutters, irons, glue and starch only with a grown-up beside you who says how.'}
+      {travels &&
+        ' Which needles, scissors and blades may come on a journey is for the carrier to say: ask before you pack.'}
+    </Typography>
+  );
+}
+
+interface ShellProps {
+  readonly data: PageData;
+  readonly due?: string | undefined;
+  readonly children: React.ReactNode;
+}
+
+function Shell({ data, due, children }: ShellProps) {
+  const [letters] = useRemembered('kevlo-letters');
+  return (
+    <Box
+      component="main"
+      sx={{ maxWidth: 520, mx: 'auto', px: 2, py: 1.5, zoom: letters === 'large' ? 1.25 : 1 }}
+    >
       <Typography color="textSecondary" sx={{ mb: 1 }}>
         {data.maker.name} · {data.project.name}
+        {due && ` · ${due}`}
       </Typography>
       {children}
     </Box>

@@ -1,27 +1,12 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
-import type { BlockDocument } from '@/core/block';
-import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
-import { batchesOf, blockSheet, waitsFor } from '@/core/sheet';
+import { batchesOf, waitsFor } from '@/core/sheet';
 import { answering, refused, unreachable, type Asked } from '@/ui/testing';
 import { MakerPage } from './MakerPage';
+import { atPhone, block } from './phoneForTests';
 import { storeKey } from './tickStore';
-import type { PageData } from './useMakerBlock';
 
-const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const EVENTS = 'POST /api/m/secret-token/events';
-
-function block(id: string, kind: RecipeKind, more: object = {}, order?: object) {
-  const { patches, ...document } = { ...documentOfRecipe(defaultRecipe(kind)), ...(order ? { order } : {}) } as BlockDocument;
-  const sheet = blockSheet(patches, SETTINGS, undefined, document);
-  return { id, name: `Block ${id}`, sheet, done: [], stuck: [], covered: [], orphaned: 0, isOwnOrder: false, photos: [], saved: '', changed: [], ...more };
-} // prettier-ignore
-
-function atPhone(blocks: readonly object[] = [block('a', 'star'), block('b', 'rosette')]) {
-  const initial = { maker: { id: 'm1', name: 'Ada' }, project: { name: 'Coast Sampler', unitSystem: 'inch' }, blocks } as unknown as PageData;
-  const page = render(<MakerPage token="secret-token" initial={initial} />);
-  return { ...page, initial };
-} // prettier-ignore
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const heading = () => screen.getByRole('heading', { level: 1 }).textContent;

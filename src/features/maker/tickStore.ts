@@ -3,6 +3,8 @@ import type { ProgressEvent } from '@/core/progress';
 /** Something that a maker recorded on this device and that the server is to hear of. */
 export interface Tick extends ProgressEvent {
   readonly blockId: string;
+  /** What it took by the maker’s own timer. */
+  readonly minutes?: number;
 }
 
 /** Ticks sent at once; the server takes no more. */

@@ -31,8 +31,8 @@ export function useMakerBlock(token: string, initial: PageData) {
     blocks.find(({ id }) => id === chosen) ??
     blocks.find(({ progress, covered, sheet }) => progress.done.size + covered.length < sheet.steps.length) ??
     blocks[0];
-  const tick = (step: Step, kind: 'done' | 'undone' | 'stuck') => {
-    if (block) record(block.id, withUnits(step, block.sheet.patches), kind);
+  const tick = (step: Step, kind: 'done' | 'undone' | 'stuck', minutes?: number) => {
+    if (block) record(block.id, withUnits(step, block.sheet.patches), kind, minutes);
   };
   return { ticks, blocks, block, fabrics, setChosen, tick };
 }

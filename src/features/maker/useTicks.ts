@@ -1,8 +1,8 @@
 'use client';
-import { itemAt } from '@/core/lists';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
+import { newId } from '@/ui/newId';
 import { isUnsafe, keep, kept, onDevice } from '@/ui/device';
 import {
   readUpTo,
@@ -62,11 +62,20 @@ export function useTicks(token: string, makerId: string, upTo: number) {
     };
   }, [token, makerId, ticks, change]);
   const record = useCallback(
-    (blockId: string, { id, units, made }: StepOfPatches, kind: Tick['kind']) => {
-      const clientId = crypto.randomUUID?.() ?? fallbackId();
+    (blockId: string, { id, units, made }: StepOfPatches, kind: Tick['kind'], minutes?: number) => {
+      const clientId = newId();
       const at = new Date().toISOString();
       change((now) =>
-        withTick(now, { clientId, blockId, stepId: id, kind, at, units, ...(made ? { made } : {}) }),
+        withTick(now, {
+          clientId,
+          blockId,
+          stepId: id,
+          kind,
+          at,
+          units,
+          ...(made ? { made } : {}),
+          ...(minutes === undefined ? {} : { minutes }),
+        }),
       );
     },
     [change],
@@ -92,10 +101,17 @@ export function useTicks(token: string, makerId: string, upTo: number) {
   );
   const isWaiting = (blockId: string, stepId: string) =>
     ticks.some((tick) => tick.blockId === blockId && tick.stepId === stepId);
+  /** Under which id the host hears that this step is stuck; nothing where this device did not say so. */
+  const stuckId = (blockId: string, stepId: string) =>
+    all.findLast((tick) => tick.blockId === blockId && tick.stepId === stepId && tick.kind === 'stuck')
+      ?.clientId;
   return {
     record,
     apply,
     isWaiting,
+    stuckId,
+    /** Whether a tick, by its id, has not reached the host. */
+    isUnsent: (clientId: string) => ticks.some((tick) => tick.clientId === clientId),
     waitingCount: ticks.length,
     /** Whether what waits would be lost with this page: the device keeps nothing more. */
     isUnsafe: ticks.length > 0 && isUnsafe(storeKey(makerId)),
@@ -129,13 +145,4 @@ function useWaiting(token: string, makerId: string): [Waiting, (change: (now: Wa
     if (kept(older) !== undefined) keep(older, undefined);
   }, [token, change]);
   return [useMemo(() => readWaiting(text), [text]), change];
-}
-
-/** Pages over plain http have no crypto.randomUUID; random bytes they have. */
-function fallbackId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = (itemAt(bytes, 6) & 0x0f) | 0x40;
-  bytes[8] = (itemAt(bytes, 8) & 0x3f) | 0x80;
-  const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
 }

@@ -14,7 +14,7 @@ import { FileButton } from '@/ui/FileButton';
 import { useNotice } from '@/ui/Notices';
 import { useUnsaved } from '@/ui/useUnsaved';
 import { RefusedError, asRefusal, send } from '@/ui/api';
-import { smallerPicture } from './smallerPicture';
+import { smallerPicture } from '@/ui/smallerPicture';
 
 interface StepPhotosProps {
   readonly projectId: string;

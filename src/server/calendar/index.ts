@@ -1,5 +1,6 @@
 export { calendarSchema } from './calendarSchema';
 export { projectIcs, readFeed, renewFeed } from './feed';
+export { nextDropFor } from './nextDrop';
 export { readHolidays, type FoundHoliday } from './holidays';
 export { readKeptCalendar, saveCalendar, type KeptCalendar } from './keptCalendar';
 export { blockWorks, projectPace, worksOf, type DropPace, type MakerPace, type ProjectPace } from './pace';
