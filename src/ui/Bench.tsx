@@ -95,6 +95,9 @@ function Header({ project, accountName, onHelp }: HeaderProps) {
           <Button size="small" variant="text" onClick={onHelp}>
             Help
           </Button>
+          <Button size="small" variant="text" component={Link} href={`/p/${project.id}/logbook`}>
+            Logbook
+          </Button>
           <Button size="small" variant="text" component={Link} href={`/p/${project.id}/people`}>
             People
           </Button>

@@ -89,8 +89,11 @@ export const STATIONS: readonly Station[] = [
     ways: [
       'Add makers by name, one to a line. Each gets a personal link for a phone; no account is needed. The link is shown once: print it or copy it.',
       'Each line is sewn as far as that maker has come, by hours of work rather than by steps.',
-      '“Blocks and link” of a maker: choose the blocks that they sew, give a new link, revoke it, take them out.',
-      'A maker who presses “I’m stuck” is shown here and on Today with the step.',
+      '“Read a list” takes makers with their groups and addresses from a CSV; what will happen to whom is shown first.',
+      '“Blocks and link” of a maker: name, group, pause and their data, the blocks that they sew, a new link, revoke it, take them out.',
+      'A maker who presses “I’m stuck” is shown here and on Today with the step, a sign and a picture. Answers reach their phone; what helps all is put to the step.',
+      'The wall is filtered by group, drop and who wants a look; press a block’s name for its units, and a unit for its steps.',
+      '“Call the roll” enters a whole group by keys: arrows, figures, S stuck, A away. “Who waves” is for the projector.',
     ],
   },
   {
@@ -127,6 +130,14 @@ export const OTHER_PLACES: Readonly<Record<string, Place>> = {
       'Hosts may do everything; helpers may look and pack. Invite by a link that holds for the days you choose, once.',
       'What is in the bin can be put back at any time.',
       'The whole project can be exported as one file.',
+    ],
+  },
+  logbook: {
+    name: 'Logbook',
+    purpose: 'What was noted, decided and changed, and who was stuck, in one dated thread.',
+    ways: [
+      'Write down what you want to know next time: “thing for next time” comes up again when the project is run again.',
+      'Find words, or look at one block alone; what is shown can be taken along as CSV.',
     ],
   },
   settings: {

@@ -1,110 +1,110 @@
 'use client';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import useSWR from 'swr';
-import type { Maker } from '@/server/makers';
+import type { Maker, MakerGroup } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
-import { asRefusal, read, send } from '@/ui/api';
+import { read } from '@/ui/api';
+import { LinkButton } from '@/ui/LinkButton';
 import { Notice } from '@/ui/Notice';
-import { useNotice } from '@/ui/Notices';
 import { useLive } from '@/ui/useLive';
 import { AddMakers } from './AddMakers';
+import { BlockUnits } from './BlockUnits';
 import { BlocksDialog } from './BlocksDialog';
+import { GroupsDialog } from './GroupsDialog';
 import { LinkDialog, type MakerLink } from './LinkDialog';
-import { MakersWall } from './MakersWall';
+import { MakerDialog } from './MakerDialog';
+import { MakersWall, type MakerWay } from './MakersWall';
+import { RosterFile } from './RosterFile';
+import { TroublesPanel, type TroublesPanelProps } from './TroublesPanel';
+import { useRoster } from './useRoster';
+import { WallTools, type WallDrop } from './WallTools';
+import { FIRST_CHOICE, wallLines, type Keeping } from './wallView';
 
-interface MakersStationProps {
-  readonly projectId: string;
-  readonly blocks: readonly { readonly id: string; readonly name: string }[];
+interface MakersStationProps extends Pick<
+  TroublesPanelProps,
+  'projectId' | 'blocks' | 'troubles' | 'team' | 'mayEdit'
+> {
   readonly makers: readonly Maker[];
+  readonly groups: readonly MakerGroup[];
+  readonly drops: readonly WallDrop[];
+  readonly keeping: readonly Keeping[];
   readonly initialProgress: readonly BlockProgress[];
 }
 
-/** Who is where, who is stuck; adding makers and giving them their links. */
-export function MakersStation({ projectId, blocks, makers, initialProgress }: MakersStationProps) {
+type Opened = { readonly kind: 'blocks' | 'maker'; readonly makerId: string } | { readonly kind: 'groups' };
+
+/** Who is where, who is stuck and what to answer; who belongs to which group, and their links. */
+export function MakersStation(props: MakersStationProps) {
+  const { projectId, blocks, makers, groups, drops, keeping, initialProgress, mayEdit, ...stuck } = props;
   const router = useRouter();
-  const notice = useNotice();
-  const [choosing, setChoosing] = useState<string | undefined>();
+  const [opened, setOpened] = useState<Opened | undefined>();
   const [links, setLinks] = useState<readonly MakerLink[]>([]);
-  const { data: progress = initialProgress, mutate } = useSWR<readonly BlockProgress[]>(
-    `/api/projects/${projectId}/progress`,
-    read,
-    { fallbackData: initialProgress },
-  );
+  const [choice, setChoice] = useState(FIRST_CHOICE);
+  const [looked, setLooked] = useState<string | undefined>();
+  const { data: progress = initialProgress, mutate } = useSWR<readonly BlockProgress[]>(`/api/projects/${projectId}/progress`, read, { fallbackData: initialProgress });
   useLive(projectId, ['progress', 'makers', 'blocks'], () => void mutate());
-  const patch = (maker: Maker, body: object) =>
-    send<{ link?: string | null }>('PATCH', `/api/projects/${projectId}/makers/${maker.id}`, body);
-  const attempt = (work: () => Promise<void>) =>
-    void work()
-      .then(() => router.refresh())
-      .catch((error: unknown) => notice({ text: asRefusal(error).message }));
-  const renew = (maker: Maker) =>
-    attempt(async () => {
-      const { link } = await patch(maker, { link: 'renew' });
-      if (link) setLinks([{ name: maker.name, link }]);
-    });
-  const revoke = (maker: Maker) =>
-    attempt(async () => {
-      await patch(maker, { link: 'revoke' });
-      notice({ text: `${maker.name}’s link no longer works. Give a new one when it is wanted.` });
-    });
-  const remove = (maker: Maker) =>
-    attempt(async () => {
-      await patch(maker, { isRemoved: true });
-      notice({
-        text: `${maker.name} is taken out.`,
-        undo: () => attempt(async () => void (await patch(maker, { isRemoved: false }))),
-      });
-    });
-  const skip = (maker: Maker, blockId: string, isSkipped: boolean) =>
-    attempt(async () => {
-      await patch(maker, { skip: { blockId, isSkipped } });
-      void mutate();
-    });
+  const roster = useRoster(projectId, setLinks);
+  const drop = drops.find(({ id }) => id === choice.drop);
+  const shown = useMemo(() => (drop ? blocks.filter(({ id }) => drop.blocks.includes(id)) : blocks), [blocks, drop]);
+  const lines = wallLines({ makers, blocks: shown, progress, keeping }, choice);
+  const overall = drop ? wallLines({ makers, blocks, progress, keeping }, choice) : lines;
+  const maker = opened && opened.kind !== 'groups' ? makers.find(({ id }) => id === opened.makerId) : undefined;
+  const ways: MakerWay[] = [
+    { name: 'Name, group, pause, their data', run: ({ id }) => setOpened({ kind: 'maker', makerId: id }) },
+    { name: 'Choose the blocks that they sew', run: ({ id }) => setOpened({ kind: 'blocks', makerId: id }) },
+    { name: 'Give a new link (the old one stops)', run: (one) => void roster.renew(one) },
+    { name: 'Revoke the link', run: (one) => void roster.revoke(one), isOff: ({ hasLink }) => !hasLink },
+    { name: 'Take out of the project', run: (one) => void roster.remove(one) },
+  ];
   return (
     <Box>
-      <Stack
-        direction="row"
-        sx={{ justifyContent: 'space-between', alignItems: 'baseline', flexWrap: 'wrap', gap: 1, mb: 1 }}
-      >
+      <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'baseline', flexWrap: 'wrap', gap: 1, mb: 1 }}>
         <Typography variant="h2">Makers</Typography>
-        <Typography color="textSecondary">
-          Each stitch of a line is a share of that block’s work. It changes while they sew.
-        </Typography>
+        <Stack direction="row" className="no-print" sx={{ gap: 1, flexWrap: 'wrap' }}>
+          <LinkButton href={`/p/${projectId}/makers/roll`}>Call the roll</LinkButton>
+          <LinkButton href={`/p/${projectId}/makers/class`}>Who waves (projector)</LinkButton>
+          {mayEdit && <Button onClick={() => setOpened({ kind: 'groups' })}>Groups</Button>}
+          {mayEdit && <RosterFile projectId={projectId} makers={makers} groups={groups} onLinks={setLinks} />}
+        </Stack>
       </Stack>
+      <TroublesPanel projectId={projectId} makers={makers} blocks={blocks} mayEdit={mayEdit} {...stuck} />
       {makers.length === 0 ? (
         <Notice title="No makers yet">
-          Add them by name, one to a line. Each gets a personal link that opens their own page on a phone,
-          without an account.
+          Add them by name, one to a line, or read a list. Each gets a personal link that opens their own page on a phone, without an account.
         </Notice>
       ) : (
-        <MakersWall
-          blocks={blocks}
-          makers={makers}
-          progress={progress}
-          onChooseBlocks={(maker) => setChoosing(maker.id)}
-          onNewLink={renew}
-          onRevoke={revoke}
-          onRemove={remove}
+        <>
+          <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+            Each stitch of a line is a share of that block’s work. It changes while they sew. Press a block’s name for its units.
+          </Typography>
+          <WallTools choice={choice} onChoice={setChoice} groups={groups} drops={drops} lines={overall} />
+          <MakersWall blocks={shown} lines={lines} progress={progress} groups={groups} ways={mayEdit ? ways : []} onBlock={setLooked} />
+          {looked && <BlockUnits key={looked} projectId={projectId} blockId={looked} makers={lines.map((line) => line.maker)} onClose={() => setLooked(undefined)} />}
+        </>
+      )}
+      {mayEdit && (
+        <AddMakers
+          projectId={projectId}
+          onAdded={(added) => {
+            setLinks(added);
+            router.refresh();
+          }}
         />
       )}
-      <AddMakers
-        projectId={projectId}
-        onAdded={(added) => {
-          setLinks(added);
-          router.refresh();
-        }}
-      />
       <LinkDialog links={links} onClose={() => setLinks([])} />
       <BlocksDialog
-        maker={makers.find(({ id }) => id === choosing)}
+        maker={opened?.kind === 'blocks' ? maker : undefined}
         blocks={blocks}
-        onSkip={skip}
-        onClose={() => setChoosing(undefined)}
+        onSkip={(one, blockId, isSkipped) => void roster.skip(one, blockId, isSkipped).then(() => mutate())}
+        onClose={() => setOpened(undefined)}
       />
+      {opened?.kind === 'maker' && maker && <MakerDialog key={maker.id} projectId={projectId} maker={maker} groups={groups} roster={roster} onClose={() => setOpened(undefined)} />}
+      {opened?.kind === 'groups' && <GroupsDialog groups={groups} roster={roster} onClose={() => setOpened(undefined)} />}
     </Box>
   );
-}
+} // prettier-ignore

@@ -4,42 +4,38 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { sum } from 'd3';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { counted } from '@/core/words';
-import type { Maker } from '@/server/makers';
+import type { Maker, MakerGroup } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { WallLine, WallNames, wallScale, type WallScale } from './WallLine';
+import { minutesLeft, type WallLineOf } from './wallView';
+
+type Blocks = readonly { readonly id: string; readonly name: string }[];
 
 interface MakersWallProps {
-  readonly blocks: readonly { readonly id: string; readonly name: string }[];
-  readonly makers: readonly Maker[];
+  readonly blocks: Blocks;
+  readonly lines: readonly WallLineOf[];
   readonly progress: readonly BlockProgress[];
-  readonly onChooseBlocks: (maker: Maker) => void;
-  readonly onNewLink: (maker: Maker) => void;
-  readonly onRevoke: (maker: Maker) => void;
-  readonly onRemove: (maker: Maker) => void;
+  readonly groups: readonly MakerGroup[];
+  /** What can be done with a maker, in the order of the menu. */
+  readonly ways: readonly MakerWay[];
+  /** A block’s units are looked at. */
+  readonly onBlock: (blockId: string) => void;
+}
+
+export interface MakerWay {
+  readonly name: string;
+  readonly run: (maker: Maker) => void;
+  readonly isOff?: (maker: Maker) => boolean;
 }
 
 /** One line per maker, sewn as far as they have come; blocks lie along it by their hours. */
-export function MakersWall({
-  blocks,
-  makers,
-  progress,
-  onChooseBlocks,
-  onNewLink,
-  onRevoke,
-  onRemove,
-}: MakersWallProps) {
+export function MakersWall({ blocks, lines, progress, groups, ways, onBlock }: MakersWallProps) {
   const [menu, setMenu] = useState<{ maker: Maker; anchor: HTMLElement } | undefined>();
-  const of = (makerId: string, blockId: string) =>
-    progress.find((entry) => entry.makerId === makerId && entry.blockId === blockId);
-  const hours = blocks.map(({ id }) => progress.find(({ blockId }) => blockId === id)?.totalMinutes ?? 0);
-  const scale = wallScale(hours);
-  const choose = (action: (maker: Maker) => void) => () => {
-    if (menu) action(menu.maker);
-    setMenu(undefined);
-  };
+  const minutes = new Map(progress.map(({ blockId, totalMinutes }) => [blockId, totalMinutes]));
+  const scale = wallScale(blocks.map(({ id }) => minutes.get(id) ?? 0));
   return (
     <Box sx={{ overflowX: 'auto', border: 1, borderColor: 'divider', bgcolor: 'background.paper', mb: 2 }}>
       <Box
@@ -55,7 +51,7 @@ export function MakersWall({
           <tr>
             <th scope="col">Maker</th>
             <th scope="col">
-              <WallNames blocks={blocks} scale={scale} />
+              <WallNames blocks={blocks} scale={scale} onBlock={onBlock} />
             </th>
             <th scope="col">Done</th>
             <th scope="col">
@@ -64,58 +60,71 @@ export function MakersWall({
           </tr>
         </thead>
         <tbody>
-          {makers.map((maker) => {
-            const own = blocks.map(({ id }) => of(maker.id, id));
-            return (
-              <WallRow
-                key={maker.id}
-                maker={maker}
-                blocks={blocks}
-                own={own}
-                scale={scale}
-                onMenu={(anchor) => setMenu({ maker, anchor })}
-              />
-            );
-          })}
+          {lines.map((line) => (
+            <WallRow
+              key={line.maker.id}
+              line={line}
+              blocks={blocks}
+              scale={scale}
+              group={groups.find(({ id }) => id === line.maker.groupId)?.name}
+              onMenu={(anchor) => setMenu({ maker: line.maker, anchor })}
+            />
+          ))}
         </tbody>
       </Box>
       <Menu open={menu !== undefined} anchorEl={menu?.anchor ?? null} onClose={() => setMenu(undefined)}>
-        <MenuItem onClick={choose(onChooseBlocks)}>Choose the blocks that they sew</MenuItem>
-        <MenuItem onClick={choose(onNewLink)}>Give a new link (the old one stops)</MenuItem>
-        <MenuItem onClick={choose(onRevoke)} disabled={!menu?.maker.hasLink}>
-          Revoke the link
-        </MenuItem>
-        <MenuItem onClick={choose(onRemove)}>Take out of the project</MenuItem>
+        {ways.map(({ name, run, isOff }) => (
+          <MenuItem
+            key={name}
+            disabled={menu !== undefined && (isOff?.(menu.maker) ?? false)}
+            onClick={() => {
+              if (menu) run(menu.maker);
+              setMenu(undefined);
+            }}
+          >
+            {name}
+          </MenuItem>
+        ))}
       </Menu>
     </Box>
   );
 }
 
 interface WallRowProps {
-  readonly maker: Maker;
-  readonly blocks: MakersWallProps['blocks'];
-  readonly own: readonly (BlockProgress | undefined)[];
+  readonly line: WallLineOf;
+  readonly blocks: Blocks;
   readonly scale: WallScale;
+  readonly group: string | undefined;
   readonly onMenu: (anchor: HTMLElement) => void;
 }
 
-/** One maker: where they are stuck, their line, what is left, and their menu. */
-function WallRow({ maker, blocks, own, scale, onMenu }: WallRowProps) {
+const SMALL = { display: 'block', fontSize: '0.82rem' } as const;
+
+/** One maker: where they are stuck or why they are behind, their line, what is left, and their menu. */
+function Row({ line, blocks, scale, group, onMenu }: WallRowProps) {
+  const { maker, own, keeping } = line;
   const done = sum(own, (entry) => entry?.done ?? 0);
   const total = sum(own, (entry) => entry?.total ?? 0);
   const stuck = own.find((entry) => entry?.stuckOn);
-  const left = sum(own, (entry) => (entry?.totalMinutes ?? 0) - (entry?.doneMinutes ?? 0));
+  const left = minutesLeft(line);
+  const isBehind = !maker.isPaused && (keeping?.state === 'stalled' || keeping?.state === 'slipping');
   return (
     <tr data-maker={maker.name}>
       <th scope="row">
         {maker.name}
+        {(group || maker.isPaused) && (
+          <Box component="span" sx={{ ...SMALL, color: 'text.secondary' }}>
+            {[group, maker.isPaused ? 'pausing' : undefined].filter(Boolean).join(', ')}
+          </Box>
+        )}
         {stuck && (
-          <Box
-            component="span"
-            title={stuck.stuckOn}
-            sx={{ display: 'block', color: 'error.main', fontSize: '0.82rem' }}
-          >
+          <Box component="span" title={stuck.stuckOn} sx={{ ...SMALL, color: 'error.main' }}>
             stuck on {blocks.find(({ id }) => id === stuck.blockId)?.name}
+          </Box>
+        )}
+        {isBehind && (
+          <Box component="span" sx={{ ...SMALL, color: keeping.state === 'stalled' ? 'error.main' : 'warning.main', maxWidth: 230 }}>
+            {keeping.state === 'stalled' ? '■ stalled' : '▼ slipping'}: {keeping.reason}
           </Box>
         )}
       </th>
@@ -124,27 +133,23 @@ function WallRow({ maker, blocks, own, scale, onMenu }: WallRowProps) {
       </td>
       <td style={{ whiteSpace: 'nowrap' }}>
         {done} of {total}
-        <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: '0.82rem' }}>
+        <Box component="span" sx={{ ...SMALL, color: 'text.secondary' }}>
           {left > 0.5 ? `about ${formatMinutes(left)} left` : 'all done'}
         </Box>
       </td>
       <td>
-        <Button
-          className="no-print"
-          size="small"
-          variant="text"
-          aria-haspopup="menu"
-          aria-label={`Blocks and link of ${maker.name}`}
-          onClick={(event) => onMenu(event.currentTarget)}
-        >
+        <Button className="no-print" size="small" variant="text" aria-haspopup="menu" aria-label={`Blocks and link of ${maker.name}`} onClick={(event) => onMenu(event.currentTarget)}>
           {sewnBy(maker, blocks)}, {maker.hasLink ? 'link in force' : 'no link'}
         </Button>
       </td>
     </tr>
   );
-}
+} // prettier-ignore
 
-function sewnBy({ skips }: Maker, blocks: MakersWallProps['blocks']): string {
+/** Drawn anew only when its own maker’s figures change: a tick repaints one row. */
+const WallRow = memo(Row, (a, b) => JSON.stringify([a.line, a.group, a.blocks]) === JSON.stringify([b.line, b.group, b.blocks])); // prettier-ignore
+
+function sewnBy({ skips }: Maker, blocks: Blocks): string {
   const sewn = blocks.filter(({ id }) => !skips.includes(id)).length;
   return sewn === blocks.length ? 'all blocks' : `${sewn} of ${counted(blocks.length, 'block')}`;
 }

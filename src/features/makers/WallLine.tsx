@@ -7,7 +7,8 @@ const LINE_WIDTH = 520;
 const LINE_HEIGHT = 34;
 /** Names of blocks stand in turn in this many rows, so that they do not run into each other. */
 const NAME_ROWS = 3;
-const NAME_HEIGHT = 16;
+/** A name is a target for a finger: 24 px. */
+const NAME_HEIGHT = 24;
 
 interface NamedBlock {
   readonly id: string;
@@ -30,31 +31,43 @@ export function wallScale(minutes: readonly number[]): WallScale {
   };
 }
 
-/** Names of the blocks over the lines. */
-export function WallNames({ blocks, scale }: { blocks: readonly NamedBlock[]; scale: WallScale }) {
+/** Names of the blocks over the lines; each leads to its units. */
+export function WallNames({ blocks, scale, onBlock }: { blocks: readonly NamedBlock[]; scale: WallScale; onBlock: (id: string) => void }) {
   return (
-    <Box
-      component="svg"
-      viewBox={`0 0 ${LINE_WIDTH} ${NAME_ROWS * NAME_HEIGHT + 4}`}
-      sx={{ width: '100%', minWidth: 380, display: 'block' }}
-      aria-label={blocks.map(({ name }) => name).join(', ')}
-      role="img"
-    >
-      {blocks.map(({ id, name }, index) => (
-        <text
-          key={id}
-          x={index === blocks.length - 1 ? LINE_WIDTH : scale.from(index)}
-          textAnchor={index === blocks.length - 1 && index > 0 ? 'end' : 'start'}
-          y={NAME_HEIGHT * ((index % NAME_ROWS) + 1) - 2}
-          fontSize={15}
-          fill="currentColor"
-        >
-          {name}
-        </text>
-      ))}
+    <Box sx={{ position: 'relative', height: NAME_ROWS * NAME_HEIGHT + 4, minWidth: 380 }}>
+      {blocks.map(({ id, name }, index) => {
+        const isLast = index === blocks.length - 1 && index > 0;
+        return (
+          <Box
+            component="button"
+            type="button"
+            key={id}
+            title={`${name}: its units, maker by maker`}
+            onClick={() => onBlock(id)}
+            sx={{
+              position: 'absolute',
+              top: NAME_HEIGHT * (index % NAME_ROWS),
+              ...(isLast ? { right: 0 } : { left: `${(100 * scale.from(index)) / LINE_WIDTH}%` }),
+              p: 0,
+              minHeight: NAME_HEIGHT,
+              border: 0,
+              bgcolor: 'transparent',
+              color: 'text.primary',
+              font: 'inherit',
+              fontSize: '0.8rem',
+              lineHeight: `${NAME_HEIGHT}px`,
+              whiteSpace: 'nowrap',
+              cursor: 'pointer',
+              '&:hover': { textDecoration: 'underline' },
+            }}
+          >
+            {name}
+          </Box>
+        );
+      })}
     </Box>
   );
-}
+} // prettier-ignore
 
 interface WallLineProps {
   readonly blocks: readonly NamedBlock[];

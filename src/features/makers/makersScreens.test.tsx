@@ -16,19 +16,34 @@ const makers = [
 const entry = (makerId: string, blockId: string, done: number, more: Partial<BlockProgress> = {}): BlockProgress => ({
   makerId, blockId, done, total: 10, doneMinutes: done * 6, totalMinutes: 60, covered: 0, isOwnOrder: false, orphaned: 0, ...more,
 }); // prettier-ignore
+const groups = [{ id: 'g1', name: 'Evening' }];
+const drops = [{ id: 'd1', title: 'Drop 1', blocks: ['a'] }, { id: 'd2', title: 'Drop 2', blocks: ['b'] }]; // prettier-ignore
+const keeping = [{ id: 'm1', state: 'slipping', reason: 'Slower than before.' }, { id: 'm2', state: 'done', reason: 'All is sewn.' }] as const; // prettier-ignore
 const START = [entry('m1', 'a', 5), entry('m1', 'b', 0), entry('m2', 'a', 10, { stuckOn: 'Sew 1 to 2' })];
+
+const UNITS = {
+  name: 'Star',
+  units: [
+    { key: 's1', name: 'papers basted', count: 4, minutes: 20, steps: [{ id: 's1', number: 1, text: 'Baste the diamonds. Slowly.' }] },
+    { key: 's5', name: 'pair A', count: 3, minutes: 30, steps: [{ id: 's5', number: 5, text: 'Sew 1 to 2.' }] },
+  ],
+  makers: [{ makerId: 'm1', done: [4, 1], stuckAt: 1 }, { makerId: 'm2', done: null, stuckAt: null }],
+  slow: [{ stepId: 's5', number: 5, text: 'Sew 1 to 2.', standardMinutes: 10, medianMinutes: 18, timed: 3 }],
+}; // prettier-ignore
 
 function atMakers(list = makers) {
   const server = { progress: START };
   const asked = answering({
     'GET /api/projects/p1/progress': () => server.progress,
     'PATCH /api/projects/p1/makers/.*': ({ body }) => ('link' in (body as object) ? { link: 'http://x/m/new' } : {}),
+    'GET /api/projects/p1/progress.block=a': () => UNITS,
+    'POST /api/projects/p1/roster': ({ body }) => ({ added: [{ id: 'm9', name: 'Cy', link: 'http://x/m/cy' }], before: [{ name: 'Ada', group: '' }], ...(body as object) }),
     'POST /api/projects/p1/makers': ({ body }) =>
       (body as { names: string[] }).names.includes('Ada') ? refused(409, 'name-taken', { where: 'names.0' }) : (body as { names: string[] }).names.map((name) => ({ name, link: `http://x/m/${name}` })),
   });
   render(
     <Notices>
-      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={START} />
+      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={START} groups={groups} drops={drops} keeping={keeping} troubles={[]} team={[]} mayEdit />
     </Notices>,
   );
   return { server, asked, user: userEvent.setup() };
@@ -141,4 +156,71 @@ test('without makers it is said how they come; copying puts a link on the clipbo
   press('Add the maker');
   fireEvent.click(await screen.findByRole('button', { name: 'Copy' }));
   await waitFor(async () => expect(await navigator.clipboard.readText()).toBe('http://x/m/Cy'));
+});
+
+test('the wall shows who is asked for: behind with the reason, stuck, of a group, of a drop', async () => {
+  atMakers([{ ...makers[0]!, groupId: 'g1' as never }, makers[1]!]);
+  expect(row('Ada').textContent).toContain('▼ slipping: Slower than before.');
+  expect(row('Ada').textContent).toContain('Evening');
+  expect(screen.getByText(/Sewn of each drop: Drop 1 75 %, Drop 2 0 %/)).toBeTruthy();
+  const pick = (label: string, choice: string) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: label }));
+    fireEvent.click(screen.getByRole('option', { name: choice }));
+  };
+  pick('Show', 'slipping or stalled');
+  await waitFor(() => expect(row('Bo')).toBeNull());
+  pick('Show', 'stuck');
+  await waitFor(() => expect([row('Ada'), row('Bo') === null]).toEqual([null, false]));
+  pick('Show', 'everybody');
+  pick('Group', 'Evening');
+  await waitFor(() => expect(row('Bo')).toBeNull());
+  pick('Group', 'all groups');
+  pick('Drop', 'Drop 2');
+  await waitFor(() => expect(row('Ada').textContent).toContain('0 of 10'));
+});
+
+test('a block’s name opens its units by maker, a unit its steps; what takes longer than planned is said', async () => {
+  atMakers();
+  press('Star');
+  const units = within(await screen.findByRole('region', { name: 'Units by maker' }));
+  expect(units.getByText('4 of 4')).toBeTruthy();
+  expect(units.getByText('1 of 3 · stuck')).toBeTruthy();
+  expect(units.getByText(/goes round what they sewed/)).toBeTruthy();
+  fireEvent.click(units.getByRole('button', { name: 'papers basted · 4' }));
+  expect(screen.getByText('Baste the diamonds.')).toBeTruthy();
+  expect(screen.getByText(/18 min in the middle of 3 timed, planned 10 min/)).toBeTruthy();
+});
+
+test('a list is read with its columns matched, what will happen is said first, and it is taken back', async () => {
+  const { asked } = atMakers();
+  const csv = 'Participant;Class;mail;Minor\nAda;Evening;;no\nCy;Late;cy@x.example;yes\nCy;;;\nEd;;nothing;';
+  const input = screen.getByText('Read a list (CSV)').querySelector('input')!;
+  fireEvent.change(input, { target: { files: [new File([csv], 'list.csv')] } });
+  expect(await screen.findByText('Added, each with a link of their own: Cy (Late).')).toBeTruthy();
+  expect(screen.getByText('Here already, and changed as the list says: Ada (Evening).')).toBeTruthy();
+  expect(screen.getByText('New groups: Late.')).toBeTruthy();
+  expect(screen.getByText(/Row 4, Participant: “Cy” stands in row 3 too/)).toBeTruthy();
+  expect(screen.getByText('Row 5, mail: “nothing” is no address.')).toBeTruthy();
+  press('Take in 2 makers');
+  await screen.findByText('Personal link');
+  const sent = asked.find(({ path }) => path.endsWith('/roster'))?.body;
+  expect(sent).toEqual({ rows: [{ name: 'Ada', group: 'Evening', email: '', isUnderAge: false }, { name: 'Cy', group: 'Late', email: 'cy@x.example', isUnderAge: true }] }); // prettier-ignore
+  press('Close');
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(asked.filter(({ path, method }) => method === 'PATCH' || path.endsWith('/roster')).slice(1)).toMatchObject([{ body: { rows: [{ name: 'Ada', group: '' }] } }, { path: '/api/projects/p1/makers/m9', body: { isRemoved: true } }]));
+}); // prettier-ignore
+
+test('a maker’s name, group and pause are changed with undo; erasing asks first', async () => {
+  const { asked } = atMakers();
+  choose('Bo', 'Name, group, pause, their data');
+  fireEvent.change(await screen.findByRole('textbox', { name: 'Name' }), { target: { value: 'Bob' } });
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Pauses/ }));
+  press('Save');
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body)).toEqual([{ change: { name: 'Bob', isPaused: true } }, { change: { name: 'Bo', isPaused: false } }])); // prettier-ignore
+  choose('Bo', 'Name, group, pause, their data');
+  fireEvent.click(await screen.findByRole('button', { name: 'Erase them' }));
+  expect(asked.some(({ body }) => body && 'isErased' in (body as object))).toBe(false);
+  press('Erase Bo for good');
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ isErased: true }));
 });

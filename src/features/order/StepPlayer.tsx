@@ -35,6 +35,8 @@ interface StepPlayerProps {
   readonly allowanceMm: number;
   readonly photos: readonly StepPhoto[];
   readonly begun: readonly MakerBegun[];
+  /** Id of the step that is shown first; the first of all where it is not there. */
+  readonly opened?: string | undefined;
 }
 
 /** Steps through basting and sewing on the drawing. ← → step, space plays, F flips, T tails, O papers out, L prints; Alt with ↑ ↓ moves a join. */
@@ -48,9 +50,10 @@ export function StepPlayer({
   allowanceMm,
   photos,
   begun,
+  opened,
 }: StepPlayerProps) {
   const { steps, plan } = sheet;
-  const player = useStepPlayer(projectId, blockId, sheet);
+  const player = useStepPlayer(projectId, blockId, sheet, opened);
   const onSchool = useSchool(projectId, blockId);
   const [isProjected, setIsProjected] = useState(false);
   const { current, press } = player;

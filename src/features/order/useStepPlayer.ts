@@ -5,10 +5,16 @@ import { useJoinHand } from './useJoinHand';
 /** Time for which a step is shown while playing, ms. */
 const PLAY_MS = 1600;
 
-/** Which step is shown and how; keys: ← → step, space plays, F flips, T tails, O papers out, L prints; Alt with ↑ ↓ moves a join. */
-export function useStepPlayer(projectId: string, blockId: string, sheet: BlockSheet) {
+/** Which step is shown and how (at first the opened one); keys: ← → step, space plays, F flips, T tails, O papers out, L prints; Alt with ↑ ↓ moves a join. */
+export function useStepPlayer(projectId: string, blockId: string, sheet: BlockSheet, opened?: string) {
   const { steps } = sheet;
-  const [shown, setShown] = useState({ index: 0, id: steps[0]?.id });
+  const [shown, setShown] = useState(() => {
+    const index = Math.max(
+      0,
+      steps.findIndex(({ id }) => id === opened),
+    );
+    return { index, id: steps[index]?.id };
+  });
   const current = indexOfShown(steps, shown);
   const setCurrent = useCallback((index: number) => setShown({ index, id: steps[index]?.id }), [steps]);
   const press = useJoinHand(projectId, blockId, sheet);

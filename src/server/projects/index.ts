@@ -7,6 +7,7 @@ export {
   invite,
   listBin,
   listPeople,
+  listTeam,
   type Person,
   type ProjectState,
   readInvitation,

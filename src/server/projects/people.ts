@@ -6,6 +6,7 @@ import { inTransaction, type Sql } from '../database';
 import { ServerError, conflict, notFound } from '../errors';
 import { notify } from '../live';
 import type { Role } from './permissions';
+import type { Project } from './project';
 
 /** Someone who works on a project. */
 export interface Person {
@@ -195,4 +196,12 @@ export async function listBin(sql: Sql, access: Access<'edit'>): Promise<BinLine
       where project_id = ${project.id} and removed_at is not null and erased_at is null
     order by "removedAt" desc limit 500`;
   return [...lines];
+}
+
+/** Hosts and helpers of a project by name, for whoever works with them. */
+export async function listTeam(sql: Sql, project: Project): Promise<Pick<Person, 'id' | 'name'>[]> {
+  const rows = await sql<Pick<Person, 'id' | 'name'>[]>`
+    select a.id, a.name from membership m join account a on a.id = m.account_id
+    where m.project_id = ${project.id} order by lower(a.name), a.id`;
+  return [...rows];
 }

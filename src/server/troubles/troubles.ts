@@ -1,5 +1,6 @@
 import type postgres from 'postgres';
 import type { Sql } from '../database';
+import { listSummaries } from '../blocks';
 import { notFound } from '../errors';
 import type { Project } from '../projects';
 
@@ -32,11 +33,29 @@ export interface Trouble {
   readonly words: readonly TroubleWord[];
 }
 
+/** A trouble with what its step says; null where the plan no longer has it. */
+export interface ListedTrouble extends Trouble {
+  readonly step: { readonly number: number; readonly text: string } | null;
+}
+
 /** Troubles that were settled longer ago than this are no longer listed, days. */
 const SHOWN_DAYS = 60;
 
 /** Troubles of a project, the oldest that is open first; withdrawn ones are not told. */
-export async function listTroubles(sql: Sql, project: Project): Promise<Trouble[]> {
+export async function listTroubles(sql: Sql, project: Project): Promise<ListedTrouble[]> {
+  const [{ blocks }, troubles] = await Promise.all([listSummaries(sql, project), selectShown(sql, project)]);
+  const steps = new Map(
+    blocks.flatMap(({ id, summary }) =>
+      summary.steps.map((step, index) => [`${id}/${step.id}`, { number: index + 1, text: step.text }] as const),
+    ),
+  );
+  return troubles.map((trouble) => ({
+    ...trouble,
+    step: steps.get(`${trouble.blockId}/${trouble.stepId}`) ?? null,
+  }));
+}
+
+function selectShown(sql: Sql, project: Project): Promise<Trouble[]> {
   return selectTroubles(
     sql,
     sql`t.state <> 'withdrawn' and b.project_id = ${project.id} and m.removed_at is null

@@ -1,7 +1,12 @@
 import { database } from '@/server/database';
-import { projectRoute } from '@/server/http';
-import { projectProgress } from '@/server/progress';
+import { projectRoute, queryOf } from '@/server/http';
+import { id, parse } from '@/server/parse';
+import { blockUnits, projectProgress } from '@/server/progress';
 
-export const GET = projectRoute('read', async (_request, access) =>
-  projectProgress(database(), access.project),
-);
+/** How far everybody is; of one block, unit by unit. */
+export const GET = projectRoute('read', async (request, { project }) => {
+  const { block } = queryOf(request);
+  return block === undefined
+    ? projectProgress(database(), project)
+    : blockUnits(database(), project, parse(id(), block));
+});

@@ -13,8 +13,10 @@ export const metadata = { title: 'Order of work' };
 
 export default async function OrderBlockPage({
   params,
+  searchParams,
 }: {
   params: Promise<{ project: string; block: string }>;
+  searchParams: Promise<{ step?: string }>;
 }) {
   const { project: projectId, block: blockId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
@@ -43,7 +45,7 @@ export default async function OrderBlockPage({
       }
     >
       <StepPlayer
-        key={id}
+        key={`${id}${(await searchParams).step ?? ''}`}
         projectId={projectId}
         blockId={id}
         name={name}
@@ -53,6 +55,7 @@ export default async function OrderBlockPage({
         allowanceMm={project.allowanceMm}
         photos={photos.filter((photo) => photo.blockId === id)}
         begun={begun}
+        opened={(await searchParams).step}
       />
     </StationPage>
   );

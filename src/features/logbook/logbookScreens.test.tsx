@@ -1,0 +1,58 @@
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { expect, test } from 'vitest';
+import type { LogEntry } from '@/server/logbook';
+import { Notices } from '@/ui/Notices';
+import { answering, refused } from '@/ui/testing';
+import { Logbook } from './Logbook';
+import { EVERYTHING, logLines, sayEntry } from './logWords';
+
+const entry = (id: string, kind: LogEntry['kind'], text: string, more: Partial<LogEntry> = {}): LogEntry => ({ id, kind, text, blockId: null, by: 'Hanna', at: '2026-11-20T10:00:00Z', ...more }); // prettier-ignore
+const log = [
+  entry('1', 'note', 'Dark cloth runs.', { blockId: 'a' }),
+  entry('2', 'next-time', 'Cut the tips wider.'),
+  entry('3', 'change', 'makers-added'),
+  entry('4', 'trouble', 'Ada: it puckers', { blockId: 'a', by: null }),
+];
+
+test('lines are found by all their words, by block and by kind; changes are said in words', () => {
+  const ids = (choice: object) => logLines(log, { ...EVERYTHING, ...choice }).map(({ id }) => id);
+  expect(ids({})).toEqual(['1', '2', '4']);
+  expect(ids({ words: 'CLOTH hanna' })).toEqual(['1']);
+  expect(ids({ block: 'a' })).toEqual(['1', '4']);
+  expect(ids({ block: 'project', kind: 'all' })).toEqual(['2', '3']);
+  expect(ids({ kind: 'all', words: 'added makers' })).toEqual(['3']);
+  expect(sayEntry(entry('x', 'change', 'some-new-thing'))).toBe('some new thing');
+});
+
+test('a line is written, stays when it is refused, and is taken out with undo', async () => {
+  const server = { isRefusing: true };
+  const asked = answering({
+    'POST /api/projects/p/log': () => (server.isRefusing ? refused(422, 'invalid') : {}),
+    'PATCH /api/projects/p/log': () => ({}),
+    'GET /api/projects/p/log': () => log,
+  });
+  render(
+    <Notices>
+      <Logbook projectId="p" project="Coast" blocks={[{ id: 'a', name: 'Star' }]} initial={log} />
+    </Notices>,
+  );
+  const field = screen.getByRole('textbox', { name: 'Write it down' }) as HTMLTextAreaElement;
+  fireEvent.change(field, { target: { value: 'Iron dry.' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Write' }));
+  await screen.findByText(/Refused: invalid/);
+  expect(field.value).toBe('Iron dry.');
+  server.isRefusing = false;
+  fireEvent.click(screen.getByRole('button', { name: 'Write' }));
+  await waitFor(() => expect(field.value).toBe(''));
+  const [first, second] = asked.filter(({ method }) => method === 'POST').map(({ body }) => body);
+  expect(second).toEqual(first);
+  expect(second).toMatchObject({ kind: 'note', blockId: null, text: 'Iron dry.' });
+  fireEvent.click(screen.getByRole('button', { name: 'Take out: Dark cloth runs.' }));
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body)).toEqual([{ id: '1', isRemoved: true }, { id: '1', isRemoved: false }])); // prettier-ignore
+  const csv = decodeURIComponent(
+    screen.getByRole('link', { name: 'These lines as CSV' }).getAttribute('href')!,
+  );
+  expect(csv).toContain('Dark cloth runs.');
+  expect(csv).not.toContain('added makers');
+});

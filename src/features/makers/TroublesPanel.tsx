@@ -1,0 +1,58 @@
+'use client';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { counted } from '@/core/words';
+import { TROUBLES } from '@/core/troubles';
+import type { ListedTrouble } from '@/server/troubles';
+import { Notice } from '@/ui/Notice';
+import { TroubleCard } from './TroubleCard';
+import { groupsOf } from './troubleGroups';
+import { useTroubles } from './useTroubles';
+
+export interface TroublesPanelProps {
+  readonly projectId: string;
+  readonly troubles: readonly ListedTrouble[];
+  readonly makers: readonly { readonly id: string; readonly name: string }[];
+  readonly blocks: readonly { readonly id: string; readonly name: string }[];
+  /** Who may be asked to see to it. */
+  readonly team: readonly { readonly id: string; readonly name: string }[];
+  readonly mayEdit: boolean;
+}
+
+/** Who is stuck where, those of one step and sign together, with what was said; and what to teach next time. */
+export function TroublesPanel({ projectId, troubles: initial, ...rest }: TroublesPanelProps) {
+  const { troubles, act, note } = useTroubles(projectId, initial);
+  const groups = groupsOf(troubles);
+  const toTeach = troubles.filter(({ isToTeach }) => isToTeach);
+  if (troubles.length === 0) return null;
+  return (
+    <Box component="section" aria-labelledby="stuck-title" sx={{ mb: 3 }}>
+      <Typography variant="h3" id="stuck-title" sx={{ mb: 1 }}>
+        {groups.length === 0 ? 'Nobody is stuck' : `Stuck: ${counted(groups.reduce((sum, group) => sum + group.troubles.length, 0), 'maker')} at ${counted(groups.length, 'place')}`}
+      </Typography>
+      {groups.map((group) => (
+        <TroubleCard key={group.key} projectId={projectId} group={group} {...rest} act={act} note={note} />
+      ))}
+      {toTeach.length > 0 && (
+        <Notice title="Teach next time">
+          <Box component="ul" sx={{ pl: 2.5, m: 0 }}>
+            {teachLines(toTeach, rest).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </Box>
+        </Notice>
+      )}
+    </Box>
+  );
+} // prettier-ignore
+
+export const symptomOf = (id: string) => TROUBLES.find((one) => one.id === id);
+
+/** What to teach: each place and sign once, however many were stuck there. */
+function teachLines(troubles: readonly ListedTrouble[], { blocks }: Pick<TroublesPanelProps, 'blocks'>): string[] {
+  const lines = troubles.map(({ blockId, symptom, step }) => {
+    const block = blocks.find(({ id }) => id === blockId)?.name ?? 'A block that is gone';
+    return [block, step ? `step ${step.number}` : '', symptomOf(symptom)?.symptom ?? step?.text ?? ''].filter(Boolean).join(', ');
+  });
+  return [...new Set(lines)];
+} // prettier-ignore
