@@ -24,6 +24,7 @@ import { inTransaction, json, type Sql } from './database';
 import { addJob, type JobWork } from './jobs';
 import { readKeptCalendar, saveCalendar } from './calendar';
 import { DEMO_BLOCKS, INCH, MAKERS, UNREACHED, demoAddress, demoCalendar } from './demoData';
+import { fillGroups, fillLogbook, fillTroubles } from './demoPeople';
 import { addMakers, listMakers, setContact } from './makers';
 import { createProject, openProject, readKeptSetting, saveSetting, type Access } from './projects';
 
@@ -138,6 +139,9 @@ async function fillProject(
   for (const { id, name } of added.slice(0, -UNREACHED))
     await setContact(sql, access, id, { email: demoAddress(name), timeZone: null });
   await recordProgress(sql, access, [...before, ...added], now);
+  await fillGroups(sql, access);
+  await fillTroubles(sql, access, added);
+  await fillLogbook(sql, access, (await listSummaries(sql, project)).blocks);
   await fillOrders(sql, access);
   await beginBag(sql, access);
   return added.map(({ name, token }) => ({ name, token }));
@@ -225,9 +229,22 @@ function recordProgress(
       select 1 from progress_event e join maker m on m.id = e.maker_id where m.project_id = ${project.id} limit 1`;
     if (any) return;
     const blocks = await listBlocks(step, project);
-    await step`insert into progress_event ${step(sewnSoFar(step, blocks, makers, now) as never)}`;
+    const events = sewnSoFar(step, blocks, makers, now);
+    await step`insert into progress_event ${step(events as never)}`;
+    const stuck = events.filter(({ kind }) => kind === 'stuck');
+    await step`insert into trouble ${step(stuck.map(({ client_id: id, maker_id, block_id, step_id, at }) => ({ id, maker_id, block_id, step_id, at })) as never)}`; // prettier-ignore
     await step`insert into kit ${step(readyBags(access, blocks, makers))}`;
   });
+}
+
+/** A row of what was sewn. */
+interface DemoEvent {
+  readonly client_id: string;
+  readonly maker_id: string | undefined;
+  readonly block_id: string | undefined;
+  readonly step_id: string | undefined;
+  readonly kind: string;
+  readonly at: Date;
 }
 
 function sewnSoFar(
@@ -235,7 +252,7 @@ function sewnSoFar(
   blocks: readonly BlockWithSheet[],
   makers: readonly { readonly id: string; readonly name: string }[],
   now: Date,
-): object[] {
+): DemoEvent[] {
   const random = seededRandom(20260);
   const all = blocks.flatMap((block) => block.sheet.steps.map((step) => ({ block, step })));
   return MAKERS.flatMap(({ name, share, isStuck, silent = 0.1 }) => {

@@ -43,6 +43,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'photo-restored': 'put a picture back',
   'project-imported': 'brought the project in from a file',
   'project-made': 'made the project',
+  'project-run-again': 'began the project again, from an earlier one',
   'reminders-approved': 'sent reminders off',
   'reminders-changed': 'changed the words of reminders',
   'reminders-drafted': 'drafted reminders',

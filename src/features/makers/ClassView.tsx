@@ -7,8 +7,7 @@ import type { ListedTrouble } from '@/server/troubles';
 import { read } from '@/ui/api';
 import { LinkButton } from '@/ui/LinkButton';
 import { useLive } from '@/ui/useLive';
-import { groupsOf } from './troubleGroups';
-import { symptomOf, type TroublesPanelProps } from './TroublesPanel';
+import { groupsOf, symptomOf, type TroublesPanelProps } from './troubleGroups';
 
 type ClassViewProps = Pick<TroublesPanelProps, 'projectId' | 'troubles' | 'makers' | 'blocks'>;
 

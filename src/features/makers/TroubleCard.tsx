@@ -11,8 +11,7 @@ import { Choice } from '@/ui/Choice';
 import { LinkButton } from '@/ui/LinkButton';
 import { newId } from '@/ui/newId';
 import { useUnsaved } from '@/ui/useUnsaved';
-import { symptomOf, type TroublesPanelProps } from './TroublesPanel';
-import type { TroubleGroup } from './troubleGroups';
+import { symptomOf, type TroubleGroup, type TroublesPanelProps } from './troubleGroups';
 import type { TroubleActions } from './useTroubles';
 
 interface TroubleCardProps extends Omit<TroublesPanelProps, 'troubles'>, TroubleActions {

@@ -2,22 +2,11 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { counted } from '@/core/words';
-import { TROUBLES } from '@/core/troubles';
 import type { ListedTrouble } from '@/server/troubles';
 import { Notice } from '@/ui/Notice';
 import { TroubleCard } from './TroubleCard';
-import { groupsOf } from './troubleGroups';
+import { groupsOf, symptomOf, type TroublesPanelProps } from './troubleGroups';
 import { useTroubles } from './useTroubles';
-
-export interface TroublesPanelProps {
-  readonly projectId: string;
-  readonly troubles: readonly ListedTrouble[];
-  readonly makers: readonly { readonly id: string; readonly name: string }[];
-  readonly blocks: readonly { readonly id: string; readonly name: string }[];
-  /** Who may be asked to see to it. */
-  readonly team: readonly { readonly id: string; readonly name: string }[];
-  readonly mayEdit: boolean;
-}
 
 /** Who is stuck where, those of one step and sign together, with what was said; and what to teach next time. */
 export function TroublesPanel({ projectId, troubles: initial, ...rest }: TroublesPanelProps) {
@@ -45,8 +34,6 @@ export function TroublesPanel({ projectId, troubles: initial, ...rest }: Trouble
     </Box>
   );
 } // prettier-ignore
-
-export const symptomOf = (id: string) => TROUBLES.find((one) => one.id === id);
 
 /** What to teach: each place and sign once, however many were stuck there. */
 function teachLines(troubles: readonly ListedTrouble[], { blocks }: Pick<TroublesPanelProps, 'blocks'>): string[] {

@@ -1,4 +1,19 @@
+import { TROUBLES } from '@/core/troubles';
 import type { ListedTrouble } from '@/server/troubles';
+
+/** What is known where troubles are shown. */
+export interface TroublesPanelProps {
+  readonly projectId: string;
+  readonly troubles: readonly ListedTrouble[];
+  readonly makers: readonly { readonly id: string; readonly name: string }[];
+  readonly blocks: readonly { readonly id: string; readonly name: string }[];
+  /** Who may be asked to see to it. */
+  readonly team: readonly { readonly id: string; readonly name: string }[];
+  readonly mayEdit: boolean;
+}
+
+/** A sign of the trouble guide by its id. */
+export const symptomOf = (id: string) => TROUBLES.find((one) => one.id === id);
 
 /** Troubles of the same step that show the same sign: answered together, taught once. */
 export interface TroubleGroup {

@@ -1,1 +1,2 @@
+export { runAgain } from './runAgain';
 export { exportProject, importProject } from './projectFiles';

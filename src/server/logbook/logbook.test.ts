@@ -2,8 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
 import { addLogEntry, listLog, setLogRemoved } from '.';
-import { makeBlock } from '../blocks';
-import { addMakers } from '../makers';
+import { listSummaries, makeBlock } from '../blocks';
+import { runAgain } from '../files';
+import { addMakers, listMakers } from '../makers';
+import { openProject } from '../projects';
 import { recordEvents } from '../progress';
 import { sayWord } from '../troubles';
 import { progressEvent as event, testProject, type TestProject } from '../testing';
@@ -35,4 +37,25 @@ test('one dated thread: what was noted, changed and asked, newest first, by bloc
   expect((await listLog(sql, project)).some(({ id }) => id === note.id)).toBe(false);
   await setLogRemoved(sql, access, note.id, false);
   expect((await listLog(sql, project)).some(({ id }) => id === note.id)).toBe(true);
+});
+
+test('run again: what was planned and written for next time comes along, nobody and nothing that was used does', async () => {
+  const { project: first } = access;
+  await addLogEntry(sql, access, {
+    id: randomUUID(),
+    kind: 'next-time',
+    blockId: null,
+    text: 'Ask for addresses.',
+  });
+  const { id } = await runAgain(sql, access, 'Logged, again');
+  const again = await openProject(sql, access.account, id, 'own');
+  expect((await listSummaries(sql, again.project)).blocks.map(({ name }) => name)).toEqual(['Star']);
+  expect(await listMakers(sql, again.project)).toEqual([]);
+  const [block] = (await listSummaries(sql, again.project)).blocks;
+  const written = (await listLog(sql, again.project)).filter(({ kind }) => kind !== 'change');
+  expect(written.map(({ kind, blockId, text }) => [kind, blockId, text]).sort()).toEqual([
+    ['next-time', null, 'Ask for addresses.'],
+    ['next-time', block?.id, 'Cut the tips wider.'],
+  ]);
+  expect(await listMakers(sql, first)).toHaveLength(1);
 });

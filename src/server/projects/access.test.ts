@@ -35,6 +35,7 @@ import {
   setSkip,
   takeRoster,
 } from '../makers';
+import { runAgain } from '../files';
 import { addLogEntry, setLogRemoved } from '../logbook';
 import { actOnTrouble, noteForAll, readMakerWordImage, readWordImage, sayWord } from '../troubles';
 import {
@@ -185,6 +186,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   changeGroup: ['edit', async (who, project, { group }) => changeGroup(sql, await open(who, project, 'edit'), group, { name: 'Late' })],
   changeMaker: ['edit', async (who, project, { maker, group }) => changeMaker(sql, await open(who, project, 'edit'), maker, { groupId: group })],
   readPerson: ['edit', async (who, project, { maker }) => readPerson(sql, await open(who, project, 'edit'), maker)],
+  runAgain: ['edit', async (who, project) => runAgain(sql, await open(who, project, 'edit'), 'Again')],
   takeRoster: ['edit', async (who, project) => takeRoster(sql, await open(who, project, 'edit'), [{ name: 'Rosa' }])],
   addMakers: ['edit', async (who, project) => addMakers(sql, await open(who, project, 'edit'), ['Bea'])],
   setSkip: ['edit', async (who, project, { block, maker }) => setSkip(sql, await open(who, project, 'edit'), maker, { blockId: block, isSkipped: true })],

@@ -47,6 +47,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`GET ${P}/people`]: 'own',
   [`POST ${P}/people`]: 'own',
   [`PATCH ${P}/people`]: 'own',
+  [`POST ${P}/again`]: 'edit',
   [`GET ${P}/badges`]: 'read',
   [`PATCH ${P}/basting`]: 'edit',
   [`POST ${P}/blocks`]: 'edit',

@@ -46,7 +46,9 @@ export async function listTroubles(sql: Sql, project: Project): Promise<ListedTr
   const [{ blocks }, troubles] = await Promise.all([listSummaries(sql, project), selectShown(sql, project)]);
   const steps = new Map(
     blocks.flatMap(({ id, summary }) =>
-      summary.steps.map((step, index) => [`${id}/${step.id}`, { number: index + 1, text: step.text }] as const),
+      summary.steps.map(
+        (step, index) => [`${id}/${step.id}`, { number: index + 1, text: step.text }] as const,
+      ),
     ),
   );
   return troubles.map((trouble) => ({

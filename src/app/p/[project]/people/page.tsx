@@ -1,5 +1,6 @@
 import Divider from '@mui/material/Divider';
 import Stack from '@mui/material/Stack';
+import { AgainPanel } from '@/features/people/AgainPanel';
 import { BinPanel } from '@/features/people/BinPanel';
 import { PeoplePanel } from '@/features/people/PeoplePanel';
 import { StatePanel } from '@/features/people/StatePanel';
@@ -17,6 +18,7 @@ export default async function PeoplePage({ params }: { params: Promise<{ project
     <Stack spacing={4} divider={<Divider />}>
       <PeoplePanel projectId={project.id} ownId={account.id} />
       <BinPanel projectId={project.id} lines={lines} />
+      <AgainPanel projectId={project.id} name={project.name} />
       <StatePanel projectId={project.id} name={project.name} />
     </Stack>
   );
