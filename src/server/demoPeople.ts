@@ -35,17 +35,17 @@ export async function fillTroubles(
   if (!first || !second || first.words.length > 0) return;
   const tokenOf = (makerId: string) => links.find(({ id }) => id === makerId)?.token;
   const words: Readonly<Record<string, string>> = {
-    [first.id]: 'The points do not meet, whatever I do. Shall I unpick all of it?',
-    [second.id]: 'There is a little hole in the middle.',
+    [first.id]: 'The strip is shorter than the side of my star. Shall I cut a longer one?',
+    [second.id]: 'My strip ends before the corner.',
   };
   for (const { id, makerId } of [first, second]) {
     const token = tokenOf(makerId);
-    if (token) await sayWord(sql, token, { id: randomUUID(), troubleId: id, symptom: 'centre-open', text: words[id] ?? '' }); // prettier-ignore
+    if (token) await sayWord(sql, token, { id: randomUUID(), troubleId: id, text: words[id] ?? '' }); // prettier-ignore
   }
   await actOnTrouble(sql, access, first.id, {
     kind: 'answer',
     wordId: randomUUID(),
-    text: 'Only back to three stitches before the middle; then an X of thread.',
+    text: 'No: pin both ends and the middle, then ease the star onto the strip. It gives that much.',
   });
   await actOnTrouble(sql, access, second.id, { kind: 'teach', isToTeach: true });
 }

@@ -81,6 +81,7 @@ export const theme = createTheme({
     h1: { ...head, fontSize: '2rem', lineHeight: 1.15 },
     h2: { ...head, fontSize: '1.4rem', lineHeight: 1.2 },
     h3: { ...head, fontSize: '1.12rem', lineHeight: 1.3 },
+    h4: { fontSize: '1rem', fontWeight: 600, lineHeight: 1.35 },
     button: { textTransform: 'none', fontWeight: 600 },
     overline: { textTransform: 'none', letterSpacing: 0, fontSize: '0.85rem', lineHeight: 1.4 },
   },

@@ -5,14 +5,14 @@ import type { Step } from './step';
 export interface RollUnit {
   /** Id of its first step. */
   readonly key: string;
-  /** “papers basted”, “pair A”, “joins”. */
+  /** “kinds wrapped” (papers of a kind, hand and cloth are one), “pair A”, “joins”. */
   readonly name: string;
   readonly each: readonly (readonly string[])[];
 }
 
 type Counted = Pick<Step, 'id' | 'kind'>;
 
-const NAMES = { baste: 'papers basted', join: 'joins', applique: 'sewn on', finish: 'finished' } as const;
+const NAMES = { baste: 'kinds wrapped', join: 'joins', applique: 'sewn on', finish: 'finished' } as const;
 
 /** The work of a block in its order: batches of alike units, and between them papers and joins one by one. */
 export function rollUnits(steps: readonly Step[]): RollUnit[] {

@@ -48,7 +48,7 @@ function WithMe({ block: { sheet }, system, isDone }: Pick<AidsProps, 'block' | 
   return (
     <>
       <Typography>
-        The next {counted(steps.length, 'step')}, about {formatMinutes(minutes)}:
+        The next {steps.length === 1 ? 'step' : counted(steps.length, 'step')}, about {formatMinutes(minutes)}:
       </Typography>
       <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
         {papers > 0 && <li>{counted(papers, 'paper')} to wrap, with their cloth</li>}

@@ -153,14 +153,7 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
         </Suspense>
       )}
       <WaitingNote ticks={ticks} />
-      <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
-        Then
-      </Typography>
-      <Box component="ol" start={next + 2} sx={{ pl: 3, mt: 0.5 }}>
-        {then.slice(0, 3).map(({ id, text }) => (
-          <li key={id}>{firstSentence(text)}</li>
-        ))}
-      </Box>
+      {then.length > 0 && <Following from={next} steps={then.slice(0, 3)} />}
       <More title="Today with me">
         <Aids
           makerId={initial.maker.id}
@@ -188,6 +181,22 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
       </Typography>
       <Cautions {...initial.maker} />
     </Shell>
+  );
+}
+
+/** The next few steps, in a sentence each. */
+function Following({ from, steps }: { readonly from: number; readonly steps: readonly Step[] }) {
+  return (
+    <>
+      <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
+        Then
+      </Typography>
+      <Box component="ol" start={from + 2} sx={{ pl: 3, mt: 0.5 }}>
+        {steps.map(({ id, text }) => (
+          <li key={id}>{firstSentence(text)}</li>
+        ))}
+      </Box>
+    </>
   );
 }
 

@@ -123,12 +123,14 @@ function TellForm({ troubleId, step, block, symptom, onSay }: TellFormProps) {
         setImage(undefined);
       }}
     >
+      {signs.length > 0 && (
       <PlainChoice
         label="It looks like this"
         value={sign}
         choices={[['', 'None of these, or not sure'], ...signs.map((one) => [one.id, one.symptom] as const)]}
         onChange={setSign}
       />
+      )}
       {like && (
         <Typography sx={{ mb: 1 }}>
           <strong>Try this first:</strong> {like.remedy}

@@ -25,7 +25,7 @@ export function ClassView({ projectId, troubles: initial, makers, blocks }: Clas
       {groups.length === 0 && <Typography sx={{ fontSize: 'inherit', py: 6, textAlign: 'center' }}>Nobody waves. Sew on.</Typography>}
       {groups.map(({ key, blockId, symptom, troubles: own }) => (
         <Box key={key} sx={{ py: 2, borderBottom: 2, borderColor: 'divider' }}>
-          <Box sx={{ fontWeight: 700, color: 'error.main' }}>✋ {own.map(({ makerId }) => nameOf(makers, makerId)).join(', ')}</Box>
+          <Box sx={{ fontWeight: 700, color: 'error.main' }}>{own.length === 1 ? 'Waves: ' : 'Wave: '}{own.map(({ makerId }) => nameOf(makers, makerId)).join(', ')}</Box>
           <Box>
             {nameOf(blocks, blockId)}
             {own[0]?.step && `, step ${own[0].step.number}: ${symptomOf(symptom)?.symptom ?? firstSentence(own[0].step.text)}`}

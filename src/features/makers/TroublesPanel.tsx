@@ -3,7 +3,6 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { counted } from '@/core/words';
 import type { ListedTrouble } from '@/server/troubles';
-import { Notice } from '@/ui/Notice';
 import { TroubleCard } from './TroubleCard';
 import { groupsOf, symptomOf, type TroublesPanelProps } from './troubleGroups';
 import { useTroubles } from './useTroubles';
@@ -23,13 +22,14 @@ export function TroublesPanel({ projectId, troubles: initial, ...rest }: Trouble
         <TroubleCard key={group.key} projectId={projectId} group={group} {...rest} act={act} note={note} />
       ))}
       {toTeach.length > 0 && (
-        <Notice title="Teach next time">
-          <Box component="ul" sx={{ pl: 2.5, m: 0 }}>
+        <>
+          <Typography variant="h4">Teach next time</Typography>
+          <Box component="ul" sx={{ pl: 2.5, mt: 0.5 }}>
             {teachLines(toTeach, rest).map((line) => (
               <li key={line}>{line}</li>
             ))}
           </Box>
-        </Notice>
+        </>
       )}
     </Box>
   );

@@ -91,7 +91,7 @@ test('the class sees who waves, and no longer once they are answered', async () 
   const answers = { now: two };
   answering({ 'GET /api/projects/p1/troubles': () => answers.now });
   render(<ClassView {...facts} troubles={two} />);
-  expect(screen.getByText('✋ Ada, Bo')).toBeTruthy();
+  expect(screen.getByText('Wave: Ada, Bo')).toBeTruthy();
   answers.now = two.map((one) => ({ ...one, state: 'answered' as const }));
   act(() => FakeStream.tell('troubles'));
   expect(await screen.findByText('Nobody waves. Sew on.')).toBeTruthy();

@@ -27,7 +27,7 @@ const doneSteps = async () =>
 test('a count makes so many units done and no more; less takes back; what the maker ticked counts with it', async () => {
   const { sheet } = await openBlock(sql, project, blockId);
   const first = (await now())?.now?.units[0];
-  expect(first).toMatchObject({ name: 'papers basted', done: 0, key: sheet.steps[0]?.id });
+  expect(first).toMatchObject({ name: 'kinds wrapped', done: 0, key: sheet.steps[0]?.id });
   await recordEvents(sql, token, [event(blockId, sheet.steps[2]?.id ?? '')]);
   const said = { kind: 'count', blockId, key: first?.key, count: 2 };
   const entry = { id: randomUUID(), makerId, at: new Date().toISOString(), ...said } as RollEntry;
