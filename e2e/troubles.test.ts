@@ -59,7 +59,7 @@ test('stuck without a connection: it waits, is heard once it is back, and the an
   await phone.go(new URL(link).pathname);
   await phone.see('From your host:');
   await phone.press('I found out myself');
-  await host.see('Nobody is stuck');
+  await host.gone('Stuck: 1 maker');
 });
 
 test('the roll is called by keys: counted, stuck, away, taken back; the phone sees what was counted', async () => {

@@ -68,7 +68,7 @@ export function RollCall({ projectId, makers, groups, initial }: RollCallProps) 
         </Stack>
       </Stack>
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
-        ↑ ↓ go through makers, figures say how many are done, S stuck, A away today, U takes back, / finds a name. {counted(shown.length, 'maker')}, {away} away.
+        ↑ ↓ go through makers, figures say how many are done, S stuck, A away, U takes back, / finds a name. {counted(shown.length, 'maker')}, {away} away.
       </Typography>
       <Stack direction="row" sx={{ gap: 1.5, mb: 1.5, flexWrap: 'wrap' }}>
         {groups.length > 0 && (

@@ -10,6 +10,7 @@ import { counted } from '@/core/words';
 import { UNIT_DEFAULTS } from '@/core/length';
 import type { BagSettings } from '@/core/bags';
 import { RECIPE_FIELDS, RECIPE_NAMES, defaultRecipe, type Recipe, type RecipeKind } from '@/core/generate';
+import type { Touched } from '@/server/versions';
 import { send } from '@/ui/api';
 import { BlockDrawing } from '@/ui/drawing';
 import { Choice } from '@/ui/Choice';
@@ -39,7 +40,8 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
   const router = useRouter();
   const { system } = settings;
   const own = useMakeBlock({ projectId, knownFabrics, settings, ...(existing ? { existing } : {}) });
-  const { kind, typed, name, rename, fault, error, isBusy, preview, fabrics, choose, type, save } = own;
+  const { kind, typed, name, rename, fault, error, isTold, isBusy, preview, fabrics, choose, type, save } =
+    own;
   return (
     <Box
       sx={{
@@ -84,7 +86,7 @@ export function MakeBlock({ projectId, knownFabrics, settings, existing }: MakeB
         <ErrorNote error={fault ?? error} />
         <Stack direction="row" spacing={1}>
           <Button variant="contained" onClick={save} disabled={isBusy || fault !== undefined}>
-            {existing ? 'Save the change' : 'Save the block'}
+            {!existing ? 'Save the block' : isTold ? 'Change it for all' : 'Save the change'}
           </Button>
           <Button onClick={() => mayLeave() && router.back()}>Leave</Button>
         </Stack>
@@ -152,12 +154,19 @@ function useMakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlock
     setTyped({ ...typed, ...change });
     setTouched(true);
   };
+  // Whose work it touches was said: pressed again, it may.
+  const mayTouch = error?.code === 'touches-work' ? touchedBy(error.current) : undefined;
   const save = () =>
     run(async () => {
       const { recipe } = reading;
       if (!recipe) return;
       const blocks = `/api/projects/${projectId}/blocks`;
-      if (existing) await send('PATCH', `${blocks}/${existing.id}`, { recipe, revision: existing.revision });
+      if (existing)
+        await send('PATCH', `${blocks}/${existing.id}`, {
+          recipe,
+          revision: existing.revision,
+          ...(mayTouch ? { mayTouch } : {}),
+        });
       const { id } = existing ?? (await send<{ id: string }>('POST', blocks, { name, recipe }));
       setTouched(false);
       router.push(`/p/${projectId}/blocks/${id}`);
@@ -167,5 +176,12 @@ function useMakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlock
     setName(next);
     setTouched(true);
   };
-  return { kind, typed, name, rename, fault, error, isBusy, preview, fabrics, choose, type, save };
+  const isTold = mayTouch !== undefined;
+  return { kind, typed, name, rename, fault, error, isTold, isBusy, preview, fabrics, choose, type, save };
+}
+
+/** Makers whose work or bag a refused change touches. */
+function touchedBy(current: unknown): string[] {
+  const { makers = [], bags = [] } = (current ?? {}) as Partial<Touched>;
+  return [...new Set([...makers, ...bags].map(({ id }) => id))];
 }

@@ -69,7 +69,9 @@ async function changeOnServer(path: string, change: (document: BlockDocument) =>
       await send('PUT', path, { document: after, revision });
       return { before, after, ...('says' in made ? { says: made.says } : {}) };
     } catch (error) {
-      if (asRefusal(error).status !== 409 || tries === MOST_TRIES) throw error;
+      const { status, code } = asRefusal(error);
+      // What others have sewn is not changed by trying again.
+      if (status !== 409 || code === 'touches-work' || tries === MOST_TRIES) throw error;
     }
   }
 }

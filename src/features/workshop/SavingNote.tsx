@@ -9,9 +9,14 @@ export function SavingNote({ state, onAgain }: { state: SavingState; onAgain: ()
     saving: 'Saving …',
     empty: 'An empty board is not saved',
     failed: 'Not saved yet; kept on this device',
+    touches: 'Not saved yet: others have sewn by it',
   }[state.kind];
   return (
-    <Typography component="span" role="status" color={state.kind === 'failed' ? 'error' : 'textSecondary'}>
+    <Typography
+      component="span"
+      role="status"
+      color={state.kind === 'failed' || state.kind === 'touches' ? 'error' : 'textSecondary'}
+    >
       {text}
       {state.kind === 'failed' && (
         <>

@@ -4,15 +4,19 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { Point } from '@/core/geometry';
 import { counted } from '@/core/words';
 import type { UnitSystem } from '@/core/length';
+import { asRefusal } from '@/ui/api';
+import { useNotice } from '@/ui/Notices';
 import { patchNumbers } from '@/ui/patchNumbers';
 import { BoardView } from './BoardView';
 import { ConflictDialog } from './ConflictDialog';
 import { PaperTray } from './PaperTray';
 import { SavingNote } from './SavingNote';
+import { TouchedDialog } from './TouchedDialog';
 import { useReport } from './useReport';
 import type { SavedBlock } from './useSaving';
 import { useWorkshopBlock } from './useWorkshopBlock';
@@ -36,6 +40,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system, touched }
     block,
     knownFabrics[0] ?? 'Light',
   );
+  const onVersion = useVersion(projectId, saving.asVersion);
   const live = useReport(shop.document, system);
   const [look, setLook] = useState<Point | undefined>();
   const fabrics = useMemo(
@@ -73,6 +78,14 @@ export function WorkshopPage({ projectId, block, knownFabrics, system, touched }
         </Stack>
       </Stack>
       {touched && <TouchedNote {...touched} />}
+      {saving.state.kind === 'touches' && (
+        <TouchedDialog
+          touched={saving.state.touched}
+          onAll={saving.allow}
+          onVersion={onVersion}
+          onUndo={shop.undo}
+        />
+      )}
       <WorkshopTools shop={shop} />
       <Box
         sx={{
@@ -138,3 +151,18 @@ function TouchedNote({ makers, bags }: NonNullable<WorkshopPageProps['touched']>
     </Typography>
   ); // prettier-ignore
 }
+
+/** Keeps the change as a version of its own and goes there. */
+function useVersion(projectId: string, asVersion: ReturnType<typeof useWorkshopBlock>['saving']['asVersion']) {
+  const router = useRouter();
+  const notice = useNotice();
+  return () =>
+    void asVersion().then(
+      (made) => {
+        if (!made) return;
+        notice({ text: `${made.name} is made: ${counted(made.go, 'maker')} will sew it, ${made.stay} go on with the old one. Give it a place in the setting.` });
+        router.push(`/p/${projectId}/blocks/${made.id}/workshop`);
+      },
+      (error: unknown) => notice({ text: asRefusal(error).message }),
+    );
+} // prettier-ignore

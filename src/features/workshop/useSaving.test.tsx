@@ -155,3 +155,42 @@ test('closing the window asks first while something is not saved', async () => {
   await after(800);
   expect(leave()).toBe(false);
 });
+
+test('where others have sewn by it nothing is saved until the host has said what becomes of that; each is asked about once', async () => {
+  const touched = { makers: [{ id: 'm1', name: 'Ann', steps: 2 }], bags: [{ id: 'm2', name: 'Bea' }] };
+  const answers = [refused(409, 'touches-work', { current: touched })];
+  const asked = answering({ [PUT]: () => answers.shift() ?? { revision: 9 }, 'POST /api/projects/p1/blocks/b1/version': () => ({ id: 'b2', name: 'Star, version 2', stay: 2, go: 1 }) }); // prettier-ignore
+  const { result, rerender } = saving(BLOCK, START);
+  rerender(painted(0, 'Madder'));
+  await after(800);
+  expect(result.current.state).toMatchObject({ kind: 'touches', touched });
+  await after(20_000);
+  expect(puts(asked)).toHaveLength(1);
+  act(() => result.current.allow());
+  await after(100);
+  expect(puts(asked)[1]?.body).toMatchObject({ mayTouch: ['m1', 'm2'] });
+  expect(result.current.state).toEqual({ kind: 'saved' });
+  rerender(painted(1, 'Madder'));
+  await after(800);
+  expect(puts(asked)[2]?.body).toMatchObject({ mayTouch: ['m1', 'm2'] });
+  answers.push(
+    refused(409, 'touches-work', { current: { makers: [{ id: 'm3', name: 'Cy', steps: 1 }], bags: [] } }),
+  );
+  rerender(painted(2, 'Madder'));
+  await after(800);
+  const made = await act(() => result.current.asVersion());
+  expect(made).toMatchObject({ id: 'b2', go: 1 });
+  expect(asked.at(-1)?.body).toEqual({ document: painted(2, 'Madder') });
+});
+
+test('a change that touches others is taken back: nothing is asked or saved any more', async () => {
+  const asked = answering({ [PUT]: () => refused(409, 'touches-work', { current: { makers: [], bags: [{ id: 'm2', name: 'Bea' }] } }) });
+  const { result, rerender } = saving(BLOCK, START);
+  rerender(painted(0, 'Madder'));
+  await after(800);
+  expect(result.current.state.kind).toBe('touches');
+  rerender(START);
+  await after(2000);
+  expect(result.current.state).toEqual({ kind: 'saved' });
+  expect(puts(asked)).toHaveLength(1);
+}); // prettier-ignore

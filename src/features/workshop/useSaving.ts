@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { BlockDocument } from '@/core/block';
+import type { Touched } from '@/server/versions';
 import { mergeDocuments, type Merged } from '@/core/workshop';
 import { asRefusal, read, send, type RefusedError } from '@/ui/api';
 import { keep, kept } from '@/ui/device';
@@ -18,6 +19,8 @@ export type SavingState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'empty' }
   | { readonly kind: 'saving' }
+  /** Others have sewn or packed by what it was: nothing is saved until the host has said what becomes of that. */
+  | { readonly kind: 'touches'; readonly touched: Touched; readonly by: BlockDocument }
   | { readonly kind: 'failed'; readonly error: RefusedError };
 
 /** How long the hands rest before the block is saved, ms. */
@@ -28,6 +31,13 @@ const AGAIN_MS = 5000;
 interface Newer {
   readonly revision: number;
   readonly document: BlockDocument;
+}
+
+interface NewVersion {
+  readonly id: string;
+  readonly name: string;
+  readonly stay: number;
+  readonly go: number;
 }
 
 interface SavingOptions {
@@ -51,6 +61,7 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
   });
   const [state, setState] = useState<SavingState>({ kind: initial ? 'saved' : 'empty' });
   const isBusy = useRef(false);
+  const mayTouch = useRef<ReadonlySet<string>>(new Set());
 
   const takeNewer = useCallback((newer: Newer) => {
     const was = base.current;
@@ -62,7 +73,11 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
 
   const save = useCallback(async () => {
     const now = latest.current.document;
-    if (isBusy.current || now === base.current?.document) return;
+    if (isBusy.current) return;
+    if (now === base.current?.document) {
+      setState((own) => (own.kind === 'touches' ? { kind: 'saved' } : own));
+      return;
+    }
     if (now.patches.length === 0) {
       setState({ kind: 'empty' });
       return;
@@ -73,7 +88,11 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
       if (base.current) {
         const { id, revision } = base.current;
         const path = `/api/projects/${projectId}/blocks/${id}/document`;
-        const saved = await send<{ revision: number }>('PUT', path, { document: now, revision });
+        const saved = await send<{ revision: number }>('PUT', path, {
+          document: now,
+          revision,
+          ...(mayTouch.current.size > 0 ? { mayTouch: [...mayTouch.current] } : {}),
+        });
         base.current = { ...base.current, document: now, revision: saved.revision };
         forgetDraft(id);
       } else {
@@ -83,7 +102,9 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
       setState({ kind: 'saved' });
     } catch (refusal) {
       const error = asRefusal(refusal);
-      if (error.status === 409 && isNewer(error.current)) takeNewer(error.current);
+      if (error.code === 'touches-work')
+        setState({ kind: 'touches', touched: error.current as Touched, by: now });
+      else if (error.status === 409 && isNewer(error.current)) takeNewer(error.current);
       else {
         if (base.current) keepDraft(base.current, now);
         setState({ kind: 'failed', error });
@@ -94,11 +115,14 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
   }, [projectId, takeNewer]);
 
   const isFailed = state.kind === 'failed';
+  const isHeld = state.kind === 'touches' && state.by === document;
   useEffect(() => {
+    // Until the host has chosen, or changed it further.
+    if (isHeld) return;
     const timer = setTimeout(() => void save(), isFailed ? AGAIN_MS : REST_MS);
     return () => clearTimeout(timer);
     // A save that ended while an edit was made has to be followed by another: `state` starts the wait again.
-  }, [document, save, state, isFailed]);
+  }, [document, save, state, isFailed, isHeld]);
 
   useEffect(() => {
     const onLeave = (event: BeforeUnloadEvent) => {
@@ -126,7 +150,26 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
       .catch(() => undefined);
   });
 
-  return { state, saveNow: save };
+  /** The change is for all: makers whose work it touches are not asked about again. */
+  const allow = () => {
+    if (state.kind !== 'touches') return;
+    const { makers, bags } = state.touched;
+    mayTouch.current = new Set([...mayTouch.current, ...[...makers, ...bags].map(({ id }) => id)]);
+    void save();
+  };
+  /** It becomes a version of its own; this block stays as it was saved. */
+  const asVersion = async () => {
+    const own = base.current;
+    if (!own) return undefined;
+    const made = await send<NewVersion>('POST', `/api/projects/${projectId}/blocks/${own.id}/version`, {
+      document: latest.current.document,
+    });
+    forgetDraft(own.id);
+    // Nothing of it is to be saved here any more.
+    base.current = { ...own, document: latest.current.document };
+    return made;
+  };
+  return { state, saveNow: save, allow, asVersion };
 }
 
 function isNewer(value: unknown): value is Newer {

@@ -2,8 +2,9 @@ import type postgres from 'postgres';
 import type { BlockDocument } from '@/core/block';
 import { readBlockDocument } from '@/core/formats';
 import { remakePart, wholeRecipe, type Recipe } from '@/core/generate';
-import { audit, type Access } from '../projects';
-import { contentHash, inTransaction, json } from '../database';
+import { summarise, type BlockSummary } from '@/core/sheet';
+import { audit, type Access, type Project } from '../projects';
+import { contentHash, inTransaction, json, type Sql } from '../database';
 import { conflict, notFound } from '../errors';
 import { settingsOf } from './marks';
 import { notify } from '../live';
@@ -18,13 +19,34 @@ export async function remakeBlock(
   blockId: string,
   change: { recipe: Recipe; revision: number },
 ): Promise<void> {
-  const { project } = access;
+  const document = await remadeDocument(sql, access.project, blockId, change.recipe);
+  await writeDocument(sql, access, blockId, { document, revision: change.revision }, 'block-remade');
+}
+
+/** A generated block as it would be by other figures. @throws ServerError 409 where it is no longer made of figures alone, 422 */
+export async function remadeDocument(
+  sql: Sql,
+  project: Project,
+  blockId: string,
+  recipe: Recipe,
+): Promise<BlockDocument> {
   const before = await readDocument(sql, project, blockId);
   const [part] = before.parts ?? [];
   if (!part || !wholeRecipe(before))
     throw conflict('This block is no longer made of figures alone.', 'Open it in the workshop.', {});
-  const { document } = refused(() => remakePart(before, part.id, change.recipe));
-  await writeDocument(sql, access, blockId, { document, revision: change.revision }, 'block-remade');
+  return refused(() => remakePart(before, part.id, recipe)).document;
+}
+
+/** What lists and ticks would know of a block as it would be. @throws ServerError 422 for what is no block */
+export async function summaryOfDocument(
+  sql: Sql,
+  project: Project,
+  blockId: string,
+  input: unknown,
+): Promise<BlockSummary> {
+  const document = refused(() => readBlockDocument(input));
+  const asked = { id: blockId, document: () => document, contentHash: contentHash(document) };
+  return summarise(await sheetFor(sql, asked, await settingsOf(sql, project)));
 }
 
 /** What someone else saved meanwhile, to be merged with. */

@@ -1,4 +1,4 @@
-export { remakeBlock, saveBlock } from './blockDocuments';
+export { remadeDocument, remakeBlock, saveBlock, summaryOfDocument } from './blockDocuments';
 export { readDocument, readRevision } from './readBlock';
 export {
   addDocument,

@@ -36,6 +36,7 @@ import {
   takeRoster,
 } from '../makers';
 import { runAgain } from '../files';
+import { addVersion } from '../versions';
 import { addLogEntry, setLogRemoved } from '../logbook';
 import { actOnTrouble, noteForAll, readMakerWordImage, readWordImage, sayWord } from '../troubles';
 import {
@@ -187,6 +188,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   changeMaker: ['edit', async (who, project, { maker, group }) => changeMaker(sql, await open(who, project, 'edit'), maker, { groupId: group })],
   readPerson: ['edit', async (who, project, { maker }) => readPerson(sql, await open(who, project, 'edit'), maker)],
   runAgain: ['edit', async (who, project) => runAgain(sql, await open(who, project, 'edit'), 'Again')],
+  addVersion: ['edit', async (who, project, { block }) => addVersion(sql, await open(who, project, 'edit'), block, documentOfRecipe(defaultRecipe('disc')))],
   takeRoster: ['edit', async (who, project) => takeRoster(sql, await open(who, project, 'edit'), [{ name: 'Rosa' }])],
   addMakers: ['edit', async (who, project) => addMakers(sql, await open(who, project, 'edit'), ['Bea'])],
   setSkip: ['edit', async (who, project, { block, maker }) => setSkip(sql, await open(who, project, 'edit'), maker, { blockId: block, isSkipped: true })],

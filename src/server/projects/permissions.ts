@@ -57,6 +57,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`GET ${P}/blocks/[block]/export`]: 'read',
   [`GET ${P}/blocks/[block]/print`]: 'read',
   [`POST ${P}/blocks/[block]/photos`]: 'edit',
+  [`POST ${P}/blocks/[block]/version`]: 'edit',
   [`GET ${P}/calendar`]: 'read',
   [`PUT ${P}/calendar`]: 'edit',
   [`POST ${P}/calendar/feed`]: 'edit',

@@ -1,14 +1,16 @@
 import Joi from 'joi';
 import { MAX_DRAWING_BYTES } from '@/core/formats';
-import { readRevision, saveBlock } from '@/server/blocks';
+import { readRevision } from '@/server/blocks';
 import { database } from '@/server/database';
 import { projectRoute, readJson } from '@/server/http';
-import { parse } from '@/server/parse';
+import { id, parse } from '@/server/parse';
+import { saveBlockTold, type Told } from '@/server/versions';
 
-const BODY = Joi.object<{ document: unknown; revision: number }>({
+const BODY = Joi.object<{ document: unknown; revision: number } & Told>({
   // The core reads the document itself and says where it is wrong.
   document: Joi.object().unknown().required(),
   revision: Joi.number().integer().required(),
+  mayTouch: Joi.array().items(id()).max(2000),
 });
 
 export const GET = projectRoute('read', async (_request, access, { block = '' }) => {
@@ -17,5 +19,5 @@ export const GET = projectRoute('read', async (_request, access, { block = '' })
 
 export const PUT = projectRoute('edit', async (request, access, { block = '' }) => {
   const body = parse(BODY, await readJson(request, MAX_DRAWING_BYTES * 1.5));
-  return saveBlock(database(), access, block, body);
+  return saveBlockTold(database(), access, block, body);
 });

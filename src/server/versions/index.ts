@@ -1,0 +1,3 @@
+export { remakeBlockTold, saveBlockTold, type Told } from './saving';
+export { addVersion } from './addVersion';
+export { workTouched, type Touched } from './touched';
