@@ -18,6 +18,8 @@ export interface BlockWork {
   readonly minutes: number;
   /** One for each maker who sews it. */
   readonly bags: number;
+  /** The same by group, where there are groups. */
+  readonly bagsOf?: Readonly<Record<string, number>>;
   /** Papers and cut pieces that go into one bag. */
   readonly pieces: number;
 }
@@ -71,7 +73,7 @@ function itemsOf(entry: CalendarEntry, holidays: readonly Holiday[], blocks: rea
 
 /** Packing begins so many evenings before a drop, and cloth is ordered so long before that. */
 function deadlinesOf(drop: Drop, calendar: Calendar, holidays: readonly Holiday[], all: readonly BlockWork[]): AgendaItem[] {
-  const blocks = all.filter(({ id }) => drop.blocks.includes(id));
+  const blocks = all.filter(({ id }) => drop.blocks.includes(id)).map((block) => bagsFor(block, drop.group));
   const bags = blocks.reduce((sum, one) => sum + one.bags, 0);
   if (bags === 0) return [];
   const minutes = packingMinutes(blocks);
@@ -97,6 +99,11 @@ function deadlinesOf(drop: Drop, calendar: Calendar, holidays: readonly Holiday[
     },
   ];
 } // prettier-ignore
+
+/** A block with the bags of one group alone. */
+function bagsFor(block: BlockWork, group: string | undefined): BlockWork {
+  return group === undefined ? block : { ...block, bags: block.bagsOf?.[group] ?? 0 };
+}
 
 function daysBefore(day: Day, count: number, holidays: readonly Holiday[]): Day {
   let [at, left] = [day, count];

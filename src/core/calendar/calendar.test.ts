@@ -12,6 +12,7 @@ import {
   daysBetween,
   dropsOf,
   earlyShares,
+  forGroup,
   isDay,
   isTimeZone,
   levelCalendar,
@@ -19,8 +20,10 @@ import {
   peakLoad,
   plusDays,
   weeklyLoad,
+  withEntriesOf,
   type BlockWork,
   type Calendar,
+  type Day,
   type Drop,
   type Holiday,
   type Meeting,
@@ -171,4 +174,19 @@ test('before the start half a group has sewn what its middle sews, fewer what ta
   // Two weeks for six hours; then four weeks, one of them free, for twelve.
   expect(told.map(({ minutes, weeks }) => [minutes, weeks])).toEqual([[360, 2], [720, 4]]);
   expect(told.map(({ share }) => share)).toEqual([shareInTime(360, 2, 3), shareInTime(720, 4, 3)]);
+}); // prettier-ignore
+
+test('groups have dates of their own: a block once in each, packing for their bags, none of another’s', () => {
+  const at = (id: string, day: Day, group?: string): Drop => ({ kind: 'drop', id, day, title: id, blocks: ['b'], isFixed: false, ...(group ? { group } : {}) }); // prettier-ignore
+  const own = (...entries: Drop[]): Calendar => ({ ...EMPTY_CALENDAR, entries });
+  const known = new Set(['b']);
+  const both = checkCalendar(own(at('x', '2026-03-01', 'g'), at('y', '2026-04-01', 'h')), known);
+  expect(() => checkCalendar(own(at('x', '2026-03-01', 'g'), at('y', '2026-04-01', 'g')), known)).toThrow(/A block is in/);
+  expect(() => checkCalendar(own(at('x', '2026-03-01', 'g'), at('y', '2026-04-01')), known)).toThrow(/A block is in/);
+  expect([forGroup(both, 'g'), forGroup(both, 'h'), forGroup(both, null)].map(({ entries }) => entries.map(({ id }) => id))).toEqual([['x'], ['y'], []]);
+  const work = { id: 'b', name: 'B', minutes: 60, bags: 7, bagsOf: { g: 2 }, pieces: 10 };
+  const packing = agendaOf(both, [work]).filter(({ kind }) => kind === 'packing');
+  expect(packing.map(({ entry, reason }) => [entry, reason.split(',')[0]])).toEqual([['x', '2 bags']]);
+  const moved = withEntriesOf(both, { ...both, entries: [at('y', '2026-05-01', 'h')] });
+  expect(moved.entries.map(({ id, day }) => [id, day])).toEqual([['x', '2026-03-01'], ['y', '2026-05-01']]);
 }); // prettier-ignore

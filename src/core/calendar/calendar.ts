@@ -7,6 +7,8 @@ interface Entry {
   readonly title: string;
   /** What is taught, what to bring, what to say. */
   readonly note?: string;
+  /** Id of the group that it is for; nothing where it is for all. */
+  readonly group?: string;
 }
 
 /** Bags that are handed out on one day. */
@@ -85,7 +87,7 @@ export function checkCalendar(calendar: Calendar, known: ReadonlySet<string>): C
     refuse('timeZone', `“${calendar.timeZone}” is no time zone.`, 'Take one from the list, like Europe/Lisbon.');
   if (calendar.endsOn !== undefined) checkDay('endsOn', calendar.endsOn);
   const seen = new Set<string>();
-  const dropOf = new Map<string, string>();
+  const drops: Drop[] = [];
   const entries = calendar.entries.map((entry): CalendarEntry => {
     if (seen.has(entry.id)) refuse(entry.id, `“${entry.title}” is there twice.`, 'Take one of them out.');
     seen.add(entry.id);
@@ -94,11 +96,11 @@ export function checkCalendar(calendar: Calendar, known: ReadonlySet<string>): C
     if (entry.kind !== 'drop') return entry;
     const blocks = entry.blocks.filter((block) => known.has(block));
     for (const block of blocks) {
-      const other = dropOf.get(block);
+      const other = drops.find((drop) => drop.blocks.includes(block) && isSameGroup(drop, entry));
       if (other !== undefined)
-        refuse(entry.id, `A block is in “${other}” and in “${entry.title}”.`, 'Take it out of one of them.');
-      dropOf.set(block, entry.title);
+        refuse(entry.id, `A block is in “${other.title}” and in “${entry.title}”.`, 'Take it out of one of them.');
     }
+    drops.push(entry);
     return { ...entry, blocks };
   });
   return { ...calendar, entries };
@@ -127,6 +129,22 @@ export function isTimeZone(name: string): boolean {
   } catch {
     return false;
   }
+}
+
+/** Whether two entries concern the same makers: what is for all concerns every group. */
+export const isSameGroup = (a: Pick<CalendarEntry, 'group'>, b: Pick<CalendarEntry, 'group'>): boolean =>
+  a.group === undefined || b.group === undefined || a.group === b.group;
+
+/** The calendar as one group has it: what is for all, and what is theirs. @param group null for makers in no group */
+export function forGroup(calendar: Calendar, group: string | null): Calendar {
+  const entries = calendar.entries.filter((entry) => entry.group === undefined || entry.group === group);
+  return { ...calendar, entries };
+}
+
+/** What was made of one group’s part of a calendar, put back into the whole: its figures, and its entries by their ids. */
+export function withEntriesOf(calendar: Calendar, other: Calendar): Calendar {
+  const changed = new Map(other.entries.map((entry) => [entry.id, entry]));
+  return { ...other, entries: calendar.entries.map((entry) => changed.get(entry.id) ?? entry) };
 }
 
 export const dropsOf = ({ entries }: Calendar): readonly Drop[] =>

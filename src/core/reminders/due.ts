@@ -1,4 +1,13 @@
-import { dayWords, daysBetween, dropsOf, plusDays, type Calendar, type Day, type Meeting } from '../calendar';
+import {
+  dayWords,
+  daysBetween,
+  dropsOf,
+  forGroup,
+  plusDays,
+  type Calendar,
+  type Day,
+  type Meeting,
+} from '../calendar';
 import type { PaceState } from '../pace';
 import { formatMinutes } from '../words';
 import type { FieldValues, Occasion } from './texts';
@@ -7,6 +16,10 @@ import type { FieldValues, Occasion } from './texts';
 export interface MakerFacts {
   readonly id: string;
   readonly name: string;
+  /** Their group; null for none. Dates of other groups are not theirs. */
+  readonly groupId?: string | null;
+  /** Who pauses is left in peace. */
+  readonly isPaused?: boolean;
   /** Blocks that they sew, those that they have finished, and those on which they asked for help. */
   readonly blocks: readonly string[];
   readonly finished: readonly string[];
@@ -52,8 +65,10 @@ const MEETING_DAYS = 3;
  */
 export function dueReminders(facts: ReminderFacts): DueReminder[] {
   return facts.makers.flatMap((maker): DueReminder[] => {
-    const dates = [...dropFor(facts, maker), ...meetingsFor(facts, maker)];
-    return dates.length > 0 ? dates : paceFor(facts, maker);
+    if (maker.isPaused) return [];
+    const own = { ...facts, calendar: forGroup(facts.calendar, maker.groupId ?? null) };
+    const dates = [...dropFor(own, maker), ...meetingsFor(own, maker)];
+    return dates.length > 0 ? dates : paceFor(own, maker);
   });
 }
 

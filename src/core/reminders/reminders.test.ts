@@ -113,3 +113,11 @@ test('quiet hours are those where the maker lives, over night and over a change 
     { numRuns: 300 },
   ); // prettier-ignore
 });
+
+test('dates of another group are not told, nor is anything to whoever pauses', () => {
+  const own = { ...calendar, entries: [{ ...drop, group: 'evening' }, first] };
+  expect(due('2026-03-07', { groupId: 'evening' }, own)).toMatchObject([{ occasion: 'drop' }]);
+  expect(due('2026-03-07', { groupId: 'morning' }, own)).toEqual([]);
+  expect(due('2026-03-07', { groupId: null }, own)).toEqual([]);
+  expect(due('2026-03-07', { groupId: 'evening', isPaused: true }, own)).toEqual([]);
+});

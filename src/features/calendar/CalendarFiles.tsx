@@ -19,18 +19,20 @@ import { useSend } from '@/ui/useSend';
 
 interface CalendarFilesProps {
   readonly projectId: string;
+  /** The group whose dates are looked at; all where none is. */
+  readonly group?: { readonly id: string; readonly name: string } | undefined;
   readonly today: Day;
   readonly newId: () => string;
   readonly onHolidays: (holidays: readonly Holiday[]) => void;
 }
 
 /** Dates for other calendars (a file, or a secret address that they read again and again), and holidays from one. */
-export function CalendarFiles({ projectId, today, newId, onHolidays }: CalendarFilesProps) {
+export function CalendarFiles({ projectId, group, today, newId, onHolidays }: CalendarFilesProps) {
   const [address, setAddress] = useState<string | undefined>();
   const [found, setFound] = useState<readonly FoundHoliday[] | undefined>();
   const { error, isBusy, run } = useSend();
   const base = `/api/projects/${projectId}/calendar`;
-  const renew = () => run(async () => setAddress((await send<{ address: string }>('POST', `${base}/feed`)).address));
+  const renew = () => run(async () => setAddress((await send<{ address: string }>('POST', `${base}/feed`, group ? { group: group.id } : {})).address));
   const read = (file: File) =>
     run(async () => {
       const body = { text: await file.text(), from: today, to: plusDays(today, 730) };
@@ -47,7 +49,7 @@ export function CalendarFiles({ projectId, today, newId, onHolidays }: CalendarF
           Dates as .ics
         </Button>
         <Button disabled={isBusy} onClick={() => void renew()}>
-          New secret address
+          {group ? `New secret address for ${group.name}` : 'New secret address'}
         </Button>
         <FileButton accept=".ics,text/calendar" disabled={isBusy} onFile={(file) => void read(file)}>
           Holidays from an .ics

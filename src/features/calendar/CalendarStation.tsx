@@ -11,15 +11,20 @@ import {
   agendaOf,
   dropsOf,
   earlyShares,
+  forGroup,
   holidaysOf,
+  isSameGroup,
   plusDays,
   weeklyLoad,
+  withEntriesOf,
+  type AgendaItem,
   type BlockWork,
   type Calendar,
   type CalendarEntry,
   type Day,
 } from '@/core/calendar';
 import type { ProjectPace } from '@/server/calendar';
+import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { SaveButtons } from '@/ui/SaveButtons';
 import { AgendaList } from './AgendaList';
@@ -40,21 +45,26 @@ interface CalendarStationProps {
   /** Undefined where it could not be reckoned just now. */
   readonly pace: ProjectPace | undefined;
   readonly today: Day;
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
 }
 
 const newId = () => crypto.randomUUID();
 
 /** When what is handed out, who will be ready, and what follows from it. */
-export function CalendarStation({ projectId, initial, revision, blocks, pace, today }: CalendarStationProps) {
+export function CalendarStation({ projectId, initial, revision, blocks, pace, today, groups }: CalendarStationProps) {
   const own = useCalendar(projectId, initial, revision);
   const { calendar } = own;
   const [edited, setEdited] = useState<CalendarEntry | undefined>();
   const [view, setView] = useState<'weeks' | 'list'>('weeks');
-  const agenda = useMemo(() => agendaOf(calendar, blocks), [calendar, blocks]);
-  const load = useMemo(() => weeklyLoad(calendar, blocks), [calendar, blocks]);
+  const [group, setGroup] = useState(ALL_GROUPS);
+  const seen = useMemo(() => (group === ALL_GROUPS ? calendar : forGroup(calendar, group)), [calendar, group]);
+  // One maker sews what one group is given: of all groups, the first that has dates of its own.
+  const sewn = useMemo(() => (group === ALL_GROUPS ? forGroup(calendar, calendar.entries.find((one) => one.group)?.group ?? null) : seen), [calendar, group, seen]);
+  const agenda = useMemo(() => agendaOf(seen, blocks).map((item) => ({ ...item, title: titled(item, seen, groups) })), [seen, blocks, groups]);
+  const load = useMemo(() => weeklyLoad(sewn, blocks), [sewn, blocks]);
   // Once somebody has sewn, their own weeks tell more.
   const hasBegun = pace?.makers.some(({ begun }) => begun) ?? false;
-  const early = hasBegun ? [] : earlyShares(calendar, blocks);
+  const early = hasBegun ? [] : earlyShares(sewn, blocks);
   const open = (id: string) => setEdited(calendar.entries.find((entry) => entry.id === id));
   const isHoliday = (day: Day) => holidaysOf(calendar).some((one) => one.day <= day && day <= one.until);
   return (
@@ -71,6 +81,11 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
       )}
       <AddButtons projectId={projectId} own={own} blocks={blocks} today={today} onAdd={setEdited} />
       <NotInDrops calendar={calendar} blocks={blocks} />
+      {groups.length > 0 && (
+        <Box sx={{ maxWidth: 260, my: 1 }}>
+          <Choice label="Dates of" value={group} choices={[[ALL_GROUPS, 'all groups'], ...groups.map(({ id, name }) => [id, name] as const)]} onChange={setGroup} />
+        </Box>
+      )}
       {agenda.length > 0 && (
         <ToggleButtonGroup exclusive size="small" aria-label="View" value={view} onChange={(_, next: typeof view | null) => next && setView(next)} sx={{ my: 1 }}>
           <ToggleButton value="weeks">Weeks</ToggleButton>
@@ -86,21 +101,22 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
         </>
       )}
       {view === 'list' && <AgendaList agenda={agenda} drops={pace?.drops ?? []} early={early} today={today} onOpen={open} />}
-      <LevelPanel projectId={projectId} calendar={calendar} blocks={blocks} onTake={(next) => own.change(next, 'level')} />
+      <LevelPanel projectId={projectId} calendar={sewn} blocks={blocks} onTake={(next) => own.change(withEntriesOf(calendar, next), 'level')} />
       {pace === undefined && (
         <Typography role="status" sx={{ mt: 3 }}>
           Who will be done when could not be reckoned just now. Open the page again in a moment; the dates above are not touched by it.
         </Typography>
       )}
       {pace && pace.makers.length > 0 && <PaceTable pace={pace} />}
-      <CalendarFiles projectId={projectId} today={today} newId={newId} onHolidays={own.addAll} />
+      <CalendarFiles projectId={projectId} group={groups.find(({ id }) => id === group)} today={today} newId={newId} onHolidays={own.addAll} />
       {edited && (
         <EntryDialog
           key={edited.id}
           entry={edited}
           isNew={!calendar.entries.some(({ id }) => id === edited.id)}
           blocks={blocks}
-          dropOf={(block) => dropsOf(calendar).find((drop) => drop.blocks.includes(block))}
+          groups={groups}
+          dropOf={(block, entry) => dropsOf(calendar).find((drop) => drop.blocks.includes(block) && isSameGroup(drop, entry))}
           onKeep={(entry) => {
             own.put(entry);
             setEdited(undefined);
@@ -115,6 +131,19 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
     </Box>
   );
 } // prettier-ignore
+
+const ALL_GROUPS = 'all';
+
+/** A date with the group that it is for. */
+function titled(
+  { title, entry }: AgendaItem,
+  { entries }: Calendar,
+  groups: CalendarStationProps['groups'],
+): string {
+  const id = entries.find((one) => one.id === entry)?.group;
+  const name = groups.find((one) => one.id === id)?.name;
+  return name === undefined ? title : `${title} (${name})`;
+}
 
 interface AddButtonsProps {
   readonly projectId: string;

@@ -12,6 +12,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { CALENDAR_LIMITS, daysBetween, isDay, type BlockWork, type CalendarEntry } from '@/core/calendar';
+import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { KINDS } from './KindMark';
 
@@ -20,14 +21,15 @@ interface EntryDialogProps {
   readonly isNew: boolean;
   readonly blocks: readonly BlockWork[];
   /** The drop that a block is in now. */
-  readonly dropOf: (block: string) => CalendarEntry | undefined;
+  readonly dropOf: (block: string, entry: CalendarEntry) => CalendarEntry | undefined;
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly onKeep: (entry: CalendarEntry) => void;
   readonly onRemove: () => void;
   readonly onClose: () => void;
 }
 
 /** One entry of the calendar with all that is said of it. */
-export function EntryDialog({ entry: initial, isNew, blocks, dropOf, onKeep, onRemove, onClose }: EntryDialogProps) {
+export function EntryDialog({ entry: initial, isNew, blocks, groups, dropOf, onKeep, onRemove, onClose }: EntryDialogProps) {
   const [entry, setEntry] = useState(initial);
   const [fault, setFault] = useState<{ what: string; mend: string } | undefined>();
   const set = (change: object) => setEntry((own) => ({ ...own, ...change }) as CalendarEntry);
@@ -51,6 +53,14 @@ export function EntryDialog({ entry: initial, isNew, blocks, dropOf, onKeep, onR
           />
           <DayField label={entry.kind === 'holiday' ? 'First day' : 'Day'} value={entry.day} onChange={(day) => set({ day })} />
           {entry.kind === 'holiday' && <DayField label="Last day" value={entry.until} onChange={(until) => set({ until })} />}
+          {entry.kind !== 'holiday' && groups.length > 0 && (
+            <Choice
+              label="For"
+              value={entry.group ?? ALL_GROUPS}
+              choices={[[ALL_GROUPS, 'all makers'], ...groups.map(({ id, name: group }) => [id, group] as const)]}
+              onChange={(group) => setEntry((before) => inGroup(before, group))}
+            />
+          )}
           {entry.kind === 'meeting' && <MeetingFields meeting={entry} onChange={set} />}
           {entry.kind === 'drop' && (
             <>
@@ -61,7 +71,7 @@ export function EntryDialog({ entry: initial, isNew, blocks, dropOf, onKeep, onR
               <FormGroup>
                 <FormLabel component="legend">Bags of</FormLabel>
                 {blocks.map(({ id, name: block }) => {
-                  const other = dropOf(id);
+                  const other = dropOf(id, entry);
                   const elsewhere = other && other.id !== entry.id ? ` (leaves ${other.title})` : '';
                   return (
                     <FormControlLabel
@@ -103,6 +113,12 @@ export function EntryDialog({ entry: initial, isNew, blocks, dropOf, onKeep, onR
     </Dialog>
   );
 } // prettier-ignore
+
+const ALL_GROUPS = 'all';
+
+function inGroup({ group: _before, ...entry }: CalendarEntry, group: string): CalendarEntry {
+  return (group === ALL_GROUPS ? entry : { ...entry, group }) as CalendarEntry;
+}
 
 function DayField({
   label,

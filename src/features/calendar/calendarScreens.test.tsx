@@ -16,9 +16,10 @@ function at(
   calendar: Calendar = START,
   routes: Record<string, (asked: Asked) => unknown> = {},
   pace = NOBODY,
+  groups: readonly { id: string; name: string }[] = [],
 ) {
   const asked = answering({ [PUT]: saving, ...routes });
-  render(<CalendarStation projectId="p" initial={calendar} revision={4} blocks={blocks} pace={pace} today="2026-03-05" />); // prettier-ignore
+  render(<CalendarStation projectId="p" initial={calendar} revision={4} blocks={blocks} pace={pace} today="2026-03-05" groups={groups} />); // prettier-ignore
   const saved = () => asked.filter(({ path }) => path.endsWith('/calendar')).at(-1)?.body as { calendar: Calendar; revision: number }; // prettier-ignore
   return { asked, saved };
 }
@@ -184,7 +185,7 @@ test('before anybody has begun each drop says which share of a group will have s
 
 test('where forecasts could not be reckoned the dates are there all the same', () => {
   answering({});
-  render(<CalendarStation projectId="p" initial={START} revision={4} blocks={blocks} pace={undefined} today="2026-03-05" />); // prettier-ignore
+  render(<CalendarStation projectId="p" initial={START} revision={4} blocks={blocks} pace={undefined} today="2026-03-05" groups={[]} />); // prettier-ignore
   expect(screen.getByText(/could not be reckoned just now/)).toBeTruthy();
   expect(screen.getByRole('button', { name: /^Drop: Drop 2/ })).toBeTruthy();
 });
@@ -205,4 +206,33 @@ test('holidays of a file are looked through and put in; a secret address is show
   press('New secret address');
   await after(50);
   expect(screen.getByText('https://kevlo.example/api/feed/secret')).toBeTruthy();
+});
+
+test('dates of a group: given under their entry, looked at alone; a block may be in one drop of each group', async () => {
+  const groups = [{ id: '11111111-1111-4111-8111-111111111111', name: 'Evening' }, { id: '22222222-2222-4222-8222-222222222222', name: 'Morning' }]; // prettier-ignore
+  const [evening, morning] = groups.map(({ id }) => id);
+  const own: Calendar = { ...START, entries: [{ ...drop('1', '2026-03-09', ['b0']), group: evening! }, drop('2', '2026-03-30', ['b1'])] }; // prettier-ignore
+  const { saved } = at(
+    own,
+    { 'POST /api/projects/p/calendar/feed': () => ({ address: 'http://x/f' }) },
+    NOBODY,
+    groups,
+  );
+  press('List with reasons');
+  expect(screen.getByText(/Drop 1 \(Evening\)/)).toBeTruthy();
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Dates of' }));
+  fireEvent.click(screen.getByRole('option', { name: 'Morning' }));
+  await after(500);
+  expect(screen.queryByText(/Drop 1/)).toBeNull();
+  expect(screen.getByRole('button', { name: 'New secret address for Morning' })).toBeTruthy();
+  press(/^Add a drop/);
+  const dialog = within(screen.getByRole('dialog'));
+  fireEvent.mouseDown(dialog.getByRole('combobox', { name: 'For' }));
+  fireEvent.click(screen.getByRole('option', { name: 'Morning' }));
+  await after(500);
+  fireEvent.click(dialog.getByRole('checkbox', { name: 'Star' }));
+  expect(dialog.getByRole('checkbox', { name: 'Plate (leaves Drop 2)' })).toBeTruthy();
+  fireEvent.click(dialog.getByRole('button', { name: 'Keep' }));
+  await after(1000);
+  expect(dropsOf(saved().calendar).map(({ group, blocks: of }) => [group, of])).toEqual(expect.arrayContaining([[evening, ['b0']], [morning, ['b0']]])); // prettier-ignore
 });

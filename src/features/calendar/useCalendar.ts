@@ -1,4 +1,11 @@
-import { daysBetween, plusDays, type Calendar, type CalendarEntry, type Day } from '@/core/calendar';
+import {
+  daysBetween,
+  isSameGroup,
+  plusDays,
+  type Calendar,
+  type CalendarEntry,
+  type Day,
+} from '@/core/calendar';
 import { useSavedDocument } from '@/ui/useSavedDocument';
 
 /** The calendar while it is changed: saved by itself, with undo. */
@@ -36,8 +43,8 @@ function moved(entry: CalendarEntry, day: Day): CalendarEntry {
   return { ...entry, day, until: plusDays(day, daysBetween(entry.day, entry.until)) };
 }
 
-/** A block is in one drop: put into another, it leaves the one that it was in. */
+/** Of one group a block is in one drop: put into another, it leaves the one that it was in. */
 function withoutBlocksOf(one: CalendarEntry, entry: CalendarEntry): CalendarEntry {
-  if (one.kind !== 'drop' || entry.kind !== 'drop') return one;
+  if (one.kind !== 'drop' || entry.kind !== 'drop' || !isSameGroup(one, entry)) return one;
   return { ...one, blocks: one.blocks.filter((block) => !entry.blocks.includes(block)) };
 }

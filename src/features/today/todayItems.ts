@@ -98,6 +98,7 @@ function nextDrop(facts: TodayFacts): TodayItem[] {
 function help({ progress, makers, blocks, pace }: TodayFacts): TodayItem[] {
   const nameOf = (list: readonly { id: string; name: string }[], id: string) => list.find((entry) => entry.id === id)?.name ?? ''; // prettier-ignore
   const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined);
+  const isResting = new Set(makers.filter(({ isPaused }) => isPaused).map(({ id }) => id));
   return [
     ...stuck.map(({ makerId, blockId, stuckOn = '' }): TodayItem => ({
       key: `s${makerId}${blockId}`,
@@ -106,7 +107,7 @@ function help({ progress, makers, blocks, pace }: TodayFacts): TodayItem[] {
       why: stuckOn,
       tone: 'error.main',
     })),
-    ...pace.filter(({ state }) => state === 'stalled').map(({ id, name, reason }): TodayItem => ({
+    ...pace.filter(({ id, state }) => state === 'stalled' && !isResting.has(id)).map(({ id, name, reason }): TodayItem => ({
       key: `p${id}`,
       path: 'calendar',
       what: `${name} has not been heard of`,

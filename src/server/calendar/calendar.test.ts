@@ -2,6 +2,7 @@ import ICAL from 'ical.js';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { EMPTY_CALENDAR, type Calendar, type Drop, type Meeting } from '@/core/calendar';
 import { defaultRecipe } from '@/core/generate';
+import { addGroup } from '../makers';
 import { makeBlock, openBlock, setBlockRemoved } from '../blocks';
 import { addMakers } from '../makers';
 import { parse } from '../parse';
@@ -149,3 +150,19 @@ test('makers are forecast for all blocks and for each drop; what is done in an o
   expect(second!.state).toBe('stalled');
   expect(pace.drops).toMatchObject([{ drop: 'a', makers: 2, done: 1, likely: 1 }, { drop: 'b', makers: 2, done: 0 }]); // prettier-ignore
 }); // prettier-ignore
+
+test('a group’s address shows what is for all and what is theirs; another group’s is renewed alone', async () => {
+  const [evening, morning] = [await addGroup(sql, access, 'Evening'), await addGroup(sql, access, 'Morning')];
+  const { revision } = await readKeptCalendar(sql, project);
+  const day = (id: string, group?: string) => ({ kind: 'drop' as const, id, title: `Drop ${id}`, day: '2026-06-01', blocks: [], isFixed: false, ...(group ? { group } : {}) }); // prettier-ignore
+  await saveCalendar(sql, access, { calendar: { ...EMPTY_CALENDAR, entries: [day('all'), day('own', evening.id), day('other', morning.id)] }, revision }); // prettier-ignore
+  const token = await renewFeed(sql, access, evening.id);
+  await renewFeed(sql, access, morning.id);
+  const text = await readFeed(sql, token);
+  expect(['Drop all', 'Drop own', 'Drop other', 'Evening'].map((words) => text.includes(words))).toEqual([true, true, false, true]); // prettier-ignore
+  await renewFeed(sql, access, evening.id);
+  await expect(readFeed(sql, token)).rejects.toMatchObject({ status: 404 });
+  await expect(renewFeed(sql, access, '00000000-0000-4000-8000-000000000000')).rejects.toMatchObject({
+    status: 404,
+  });
+});

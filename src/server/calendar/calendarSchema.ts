@@ -14,12 +14,14 @@ const common = {
   title: Joi.string().trim().min(1).max(LIMITS.title).required().label('name'),
   note: Joi.string().allow('').max(LIMITS.note).label('note'),
 };
+const group = Joi.string().guid().label('group');
 
 const drop = Joi.object({
   ...common,
   kind: Joi.valid('drop').required(),
   blocks: Joi.array().items(Joi.string().max(60)).max(400).required(),
   isFixed: Joi.boolean().required(),
+  group,
 });
 
 const meeting = Joi.object({
@@ -34,6 +36,7 @@ const meeting = Joi.object({
   place: Joi.string().allow('').max(LIMITS.title).required(),
   everyWeeks: whole(LIMITS.everyWeeks).label('weeks apart'),
   times: whole(LIMITS.times).label('times'),
+  group,
 });
 
 const holiday = Joi.object({

@@ -1,26 +1,36 @@
 import ical, { ICalEventRepeatingFreq } from 'ical-generator';
 import type postgres from 'postgres';
-import { plusDays, type Calendar, type CalendarEntry } from '@/core/calendar';
+import { forGroup, plusDays, type Calendar, type CalendarEntry } from '@/core/calendar';
 import { hashToken, isToken, newToken } from '../accounts';
 import { inTransaction, type Sql } from '../database';
-import { ServerError } from '../errors';
+import { ServerError, notFound } from '../errors';
 import { audit, openByFeed, type Access, type Project } from '../projects';
 import { readKeptCalendar } from './keptCalendar';
 
-/** Gives the project's calendar a secret address, or a new one: the old one ends. @returns its token, which is not kept */
-export async function renewFeed(sql: postgres.Sql, access: Access<'edit'>): Promise<string> {
+/**
+ * Gives the project's calendar, or one group’s, a secret address, or a new one: the old one ends.
+ * @returns its token, which is not kept. @throws ServerError 404 for a group that is not there
+ */
+export async function renewFeed(sql: postgres.Sql, access: Access<'edit'>, group?: string): Promise<string> {
   const token = newToken();
   await inTransaction(sql, async (step) => {
-    await step`update project set feed_hash = ${hashToken(token)} where id = ${access.project.id}`;
-    await audit(step, access, 'feed-renewed', {});
+    const { id } = access.project;
+    const rows =
+      group === undefined
+        ? await step`update project set feed_hash = ${hashToken(token)} where id = ${id} returning id`
+        : await step`
+            update maker_group set feed_hash = ${hashToken(token)}
+            where id = ${group} and project_id = ${id} and removed_at is null returning id`;
+    if (rows.length === 0) throw notFound('This group');
+    await audit(step, access, 'feed-renewed', group === undefined ? {} : { group });
   });
   return token;
 }
 
 /** The calendar behind a secret address, as iCalendar. @throws ServerError 404 for addresses that open nothing (any more) */
 export async function readFeed(sql: Sql, token: string): Promise<string> {
-  const project = isToken(token) ? await openByFeed(sql, hashToken(token)) : undefined;
-  if (project) return projectIcs(sql, project);
+  const opened = isToken(token) ? await openByFeed(sql, hashToken(token)) : undefined;
+  if (opened) return projectIcs(sql, opened.project, opened.group);
   throw new ServerError(404, {
     code: 'no-such-link',
     what: 'This calendar address does not work (any more).',
@@ -28,15 +38,21 @@ export async function readFeed(sql: Sql, token: string): Promise<string> {
   });
 }
 
-/** A project's calendar as an iCalendar file. */
-export async function projectIcs(sql: Sql, project: Project): Promise<string> {
-  const { calendar } = await readKeptCalendar(sql, project);
+/** A project's calendar, or one group’s, as an iCalendar file. */
+export async function projectIcs(
+  sql: Sql,
+  project: Project,
+  group?: { readonly id: string; readonly name: string },
+): Promise<string> {
+  const { calendar: all } = await readKeptCalendar(sql, project);
+  const calendar = group ? forGroup(all, group.id) : all;
   const names = new Map(
     (await sql<{ id: string; name: string }[]>`select id, name from block where project_id = ${project.id}`).map(
       ({ id, name }) => [id, name],
     ),
   );
-  return writeIcs(project, calendar, names);
+  const name = group ? `${project.name}, ${group.name}` : project.name;
+  return writeIcs({ id: project.id, name }, calendar, names);
 } // prettier-ignore
 
 /** Drops and holidays take whole days; meetings stand at their wall clock in the project's time zone. */

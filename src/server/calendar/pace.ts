@@ -62,6 +62,7 @@ export async function projectPace(
   );
   const { forecasts, backTest } = await offThread('pace', { groups, now, free: freeTimeOf(calendar) });
   const dayOf = (time: number) => dayAt(time + DAY_MS / 2, 'UTC');
+  const groupOf = new Map(makers.map(({ id, groupId }) => [id, groupId]));
   const nameOf = new Map(makers.map(({ id, name }) => [id, name]));
   return {
     makers: itemAt(forecasts, 0).map(({ date50, date80, ...rest }, index) => ({
@@ -73,7 +74,10 @@ export async function projectPace(
       begun: itemAt(itemAt(groups, 0), index).work.length > 0,
     })),
     drops: drops.map((drop, index) => {
-      const [end, own] = [itemAt(ends, index), itemAt(forecasts, index + 1)];
+      const end = itemAt(ends, index);
+      const own = itemAt(forecasts, index + 1).filter(
+        ({ id }) => drop.group === undefined || groupOf.get(id) === drop.group,
+      );
       const is = (test: (one: Forecast) => boolean) => own.filter(test).length;
       return {
         drop: drop.id,
@@ -111,9 +115,16 @@ export function worksOf(
     name,
     minutes: summary.steps.reduce((sum, { minutes }) => sum + minutes, 0),
     bags: makers.filter(({ skips }) => !skips.includes(id)).length,
+    bagsOf: bagsByGroup(makers.filter(({ skips }) => !skips.includes(id))),
     // A paper and a piece of cloth for each patch.
     pieces:
       2 *
       summary.steps.reduce((sum, { kind, units }) => (kind === 'baste' ? sum + units.flat().length : sum), 0),
   }));
+}
+
+function bagsByGroup(makers: readonly Maker[]): Record<string, number> {
+  const bags: Record<string, number> = {};
+  for (const { groupId } of makers) if (groupId !== null) bags[groupId] = (bags[groupId] ?? 0) + 1;
+  return bags;
 }

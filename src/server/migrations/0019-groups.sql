@@ -3,6 +3,8 @@ create table maker_group (
   id uuid primary key default gen_random_uuid(),
   project_id uuid not null references project on delete cascade,
   name text not null check (length(name) between 1 and 120),
+  -- The secret address under which other calendars read this group's dates.
+  feed_hash bytea unique,
   removed_at timestamptz,
   created_at timestamptz not null default now()
 );

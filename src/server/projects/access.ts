@@ -58,10 +58,19 @@ export async function openProject<W extends Wish>(
 }
 
 /** The project whose calendar a secret address opens; undefined for unknown and replaced ones. */
-export async function openByFeed(sql: Sql, tokenHash: Buffer): Promise<Project | undefined> {
-  const [project] = await sql<Project[]>`
-    select ${sql.unsafe(PROJECT_COLUMNS)} from project p where p.feed_hash = ${tokenHash} and p.removed_at is null`;
-  return project;
+export async function openByFeed(
+  sql: Sql,
+  tokenHash: Buffer,
+): Promise<
+  { readonly project: Project; readonly group?: { readonly id: string; readonly name: string } } | undefined
+> {
+  const [row] = await sql<(Project & { groupId: string | null; groupName: string | null })[]>`
+    select ${sql.unsafe(PROJECT_COLUMNS)}, g.id as "groupId", g.name as "groupName" from project p
+      left join maker_group g on g.project_id = p.id and g.removed_at is null and g.feed_hash = ${tokenHash}
+    where (p.feed_hash = ${tokenHash} or g.id is not null) and p.removed_at is null`;
+  if (!row) return undefined;
+  const { groupId, groupName, ...project } = row;
+  return { project, ...(groupId === null ? {} : { group: { id: groupId, name: groupName ?? '' } }) };
 }
 
 /** The project that a maker's personal link leads to; undefined for unknown and revoked links. */

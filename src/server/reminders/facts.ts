@@ -3,15 +3,17 @@ import type { MakerFacts, ReminderFacts } from '@/core/reminders';
 import { listSummaries } from '../blocks';
 import { projectPace, readKeptCalendar } from '../calendar';
 import type { Sql } from '../database';
+import { listMakers } from '../makers';
 import { standingsOf, type PairStanding } from '../progress';
 import type { Project } from '../projects';
 
 /** What reminders of a project are drafted from, as things stand. */
 export async function reminderFacts(sql: Sql, project: Project, now: number): Promise<ReminderFacts> {
-  const [{ calendar }, { blocks }, pairs] = await Promise.all([
+  const [{ calendar }, { blocks }, pairs, makers] = await Promise.all([
     readKeptCalendar(sql, project),
     listSummaries(sql, project),
     standingsOf(sql, project),
+    listMakers(sql, project),
   ]);
   const pace = await projectPace(sql, project, calendar, [], now, Promise.resolve(pairs));
   const inOrder = sewnInOrder(calendar, blocks.map(({ id }) => id)); // prettier-ignore
@@ -22,7 +24,8 @@ export async function reminderFacts(sql: Sql, project: Project, now: number): Pr
     blocks: blocks.map(({ id, name }) => ({ id, name })),
     makers: pace.makers.map((maker): MakerFacts => {
       const own = inOrder.flatMap((block) => pairs.find((pair) => pair.makerId === maker.id && pair.blockId === block) ?? []); // prettier-ignore
-      return { ...maker, ...workOf(own, calendar.timeZone) };
+      const { groupId = null, isPaused = false } = makers.find(({ id }) => id === maker.id) ?? {};
+      return { ...maker, groupId, isPaused, ...workOf(own, calendar.timeZone) };
     }),
     today: dayAt(now, calendar.timeZone),
   };

@@ -3,6 +3,7 @@ import { summarise } from '@/core/sheet';
 import { CalendarStation } from '@/features/calendar/CalendarStation';
 import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
 import { database } from '@/server/database';
+import { listGroups } from '@/server/makers';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
@@ -37,7 +38,7 @@ export default async function CalendarPage({ params }: { params: Promise<{ proje
         />
       }
     >
-      <CalendarStation projectId={projectId} initial={calendar} revision={revision} blocks={works} pace={pace} today={today} />
+      <CalendarStation projectId={projectId} initial={calendar} revision={revision} blocks={works} pace={pace} today={today} groups={await listGroups(sql, project)} />
     </StationPage>
   );
 } // prettier-ignore
