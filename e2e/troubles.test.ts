@@ -86,7 +86,7 @@ test('the roll is called by keys: counted, stuck, away, taken back; the phone se
   expect(await host.faults()).toEqual([]);
   await host.go(`${project}/logbook`);
   await host.fill('Write it down', 'Starch ready on the table.');
-  await host.press('Write');
+  await host.press('Write', 'self::button');
   await host.see('Starch ready on the table.', '//li/..');
   expect(await host.faults()).toEqual([]);
 });
