@@ -4,5 +4,15 @@ export { markInk, papersJob, type PaperRun, type PapersJob, type PapersOptions }
 export { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './jigs';
 export { paperRuns, printJob, type PrintWish, type Printed } from './printJob';
 export { stepCards } from './stepCards';
+export { bagCards, type BagCardBlock } from './bagCards';
+export {
+  LABEL_LIMITS,
+  USUAL_LABELS,
+  checkLabelSheet,
+  labelSheets,
+  type BagLabel,
+  type CodeCells,
+  type LabelSheet,
+} from './labelSheets';
 export { numberStickers } from './numberStickers';
 export { orderSheets, type OrderSheets, type PrintedLine } from './orderSheets';

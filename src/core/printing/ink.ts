@@ -17,6 +17,14 @@ export type Ink =
       readonly dashMm?: readonly [number, number];
       readonly isGrey?: boolean;
     }
+  /** A square of cells by rows, the dark ones filled: a code for cameras. */
+  | {
+      readonly kind: 'cells';
+      readonly at: Point;
+      readonly sideMm: number;
+      readonly cells: number;
+      readonly dark: readonly boolean[];
+    }
   | { readonly kind: 'dot'; readonly at: Point; readonly radiusMm: number; readonly isFilled: boolean }
   | {
       readonly kind: 'text';

@@ -16,6 +16,8 @@ import { bagCode, sayCode } from '@/core/packing';
 import { counted } from '@/core/words';
 import { SquareCode } from '@/ui/SquareCode';
 import { Silhouette } from '@/ui/drawing';
+import { BoughtLabels } from './BoughtLabels';
+import { PrinterPanel } from './PrinterPanel';
 import { BagContentsCard } from './BagContentsCard';
 import type { BagBlock } from './bagBlock';
 import { PickListView } from './PickListView';
@@ -59,6 +61,8 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
         </ToggleButtonGroup>
         <Typography color="textSecondary">{counted(labels, 'label')}</Typography>
       </Stack>
+      <BoughtLabels projectId={project.id} labels={labels} />
+      <PrinterPanel project={project} blocks={blocks} makers={makers} />
       <Typography variant="h2">{project.name}: pick list</Typography>
       <PickListView list={list} project={project} makers={makers.length} />
       <Box sx={{ breakBefore: 'page', pt: 2 }}>

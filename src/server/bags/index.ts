@@ -16,3 +16,4 @@ export {
   type PackingAct,
   type PackingKit,
 } from './packing';
+export { bagLabels, cardsPdf, labelsPdf } from './bagPrints';

@@ -49,6 +49,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`PATCH ${P}/people`]: 'own',
   [`POST ${P}/again`]: 'edit',
   [`GET ${P}/badges`]: 'read',
+  [`GET ${P}/bags/print`]: 'read',
   [`PATCH ${P}/basting`]: 'edit',
   [`POST ${P}/blocks`]: 'edit',
   [`PATCH ${P}/blocks/[block]`]: 'edit',

@@ -17,7 +17,7 @@ import { documentOfRecipe, type Recipe } from '@/core/generate';
 import type { UnitSystem } from '@/core/length';
 import { shareStock, type SharedStock, type WantingBag } from '@/core/bags';
 import { practiceQuestions, type Question } from '@/core/practice';
-import { papersJob, numberStickers, orderSheets, printJob, stepCards, type OrderSheets, type PageSize, type PapersOptions, type PaperRun, type PrintWish } from '@/core/printing'; // prettier-ignore
+import { bagCards, labelSheets, papersJob, numberStickers, orderSheets, printJob, stepCards, type BagCardBlock, type BagLabel, type LabelSheet, type OrderSheets, type PageSize, type PapersOptions, type PaperRun, type PrintWish } from '@/core/printing'; // prettier-ignore
 import { fussy, fussyResult, readFussyRequest } from '@/core/requests';
 import {
   findLookAlikes,
@@ -140,6 +140,16 @@ export function papers(sources: PapersSources): PapersOfProject {
 /** The order and its bolt plans as a PDF. */
 export function printOrder({ sheets, system, size }: { sheets: OrderSheets; system: UnitSystem; size: PageSize }): Promise<Uint8Array> {
   return writePdf(orderSheets(sheets, system, size));
+} // prettier-ignore
+
+/** Cards of bags as a PDF. */
+export function printCards({ title, blocks, system, size }: { title: string; blocks: readonly BagCardBlock[]; system: UnitSystem; size: PageSize }): Promise<Uint8Array> {
+  return writePdf(bagCards(title, blocks, system, size));
+} // prettier-ignore
+
+/** Labels of bags on bought sheets as a PDF. */
+export function printLabels({ title, labels, sheet, used }: { title: string; labels: readonly BagLabel[]; sheet: LabelSheet; used: number }): Promise<Refusable<Uint8Array>> {
+  return refusable(() => writePdf(labelSheets(title, labels, sheet, used)));
 } // prettier-ignore
 
 /** Seconds for sharing papers among bags. */

@@ -71,6 +71,9 @@ function draw(pen: Pen, ink: Ink): void {
     case 'line':
       stroke(pdf.moveTo(ink.from.x, ink.from.y).lineTo(ink.to.x, ink.to.y), ink);
       break;
+    case 'cells':
+      fillCells(pdf, ink);
+      break;
     case 'dot':
       pdf.circle(ink.at.x, ink.at.y, ink.radiusMm).lineWidth(0.2).undash();
       if (ink.isFilled) pdf.fill('#000000');
@@ -84,6 +87,19 @@ function draw(pen: Pen, ink: Ink): void {
       break;
   }
 }
+
+/** Dark cells that follow each other in a row are one bar: no hair of white between them. */
+function fillCells(pdf: PDFKit.PDFDocument, { at, sideMm, cells, dark }: Extract<Ink, { kind: 'cells' }>): void {
+  const side = sideMm / cells;
+  for (let row = 0; row < cells; row++)
+    for (let column = 0; column < cells; column++) {
+      let wide = 0;
+      while (column + wide < cells && dark[row * cells + column + wide]) wide++;
+      if (wide === 0) continue;
+      pdf.rect(at.x + column * side, at.y + row * side, wide * side, side).fill('#000000');
+      column += wide;
+    }
+} // prettier-ignore
 
 function stroke(pdf: PDFKit.PDFDocument, ink: Extract<Ink, { kind: 'outline' | 'line' }>): void {
   pdf.lineWidth(ink.strokeMm).lineJoin('miter');

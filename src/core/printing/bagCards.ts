@@ -1,0 +1,98 @@
+import { formatLength, type UnitSystem } from '../length';
+import { boxOf, middleOfCorners, type Outline, type Point } from '../geometry';
+import type { BagContents } from '../bags';
+import type { BlockSheet } from '../sheet';
+import { firstSentence } from '../words';
+import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
+
+/** What the card of a bag says besides what lies in it. */
+export interface BagCardBlock {
+  readonly name: string;
+  readonly bag: BagContents;
+  readonly sheet: Pick<BlockSheet, 'patches' | 'steps'>;
+  /** Papers to keep for later blocks; empty where there are none. */
+  readonly saved: string;
+}
+
+/** Side of the drawing, of a silhouette; sizes of words and of a line, mm. */
+const [DRAWING_MM, SHAPE_MM, TEXT_MM, LINE_MM, HEAD_MM] = [92, 9, 3, 5.4, 4];
+const CAUTION =
+  'Needles, pins and blades: count them, keep them and magnets from children and pets. Irons, glue and starch as their labels say. Rest your hands every 30 minutes.';
+
+/** A card for each block’s bag: numbered drawing, contents with outlines and hands, cloth with cut sizes, what to do first, cautions. */
+export function bagCards(title: string, blocks: readonly BagCardBlock[], system: UnitSystem, size: PageSize): PrintJob {
+  const [widthMm, heightMm] = PAGE_MM[size];
+  return { title, widthMm, heightMm, pages: blocks.flatMap((block) => cardPages(block, system, widthMm, heightMm)) };
+} // prettier-ignore
+
+function cardPages({ name, bag, sheet, saved }: BagCardBlock, system: UnitSystem, widthMm: number, heightMm: number): { ink: Ink[] }[] {
+  const length = (mm: number) => formatLength(mm, system);
+  const beside = MARGIN_MM + DRAWING_MM + 8;
+  const [first, others] = [sheet.steps[0], sheet.steps.length - 1];
+  const pages: { ink: Ink[] }[] = [{ ink: [
+    { kind: 'text', at: { x: MARGIN_MM, y: MARGIN_MM + 6 }, text: name, sizeMm: 6, align: 'left' },
+    ...drawing(sheet, { x: MARGIN_MM, y: MARGIN_MM + 11 }),
+  ] }];
+  const flow = { x: beside, y: MARGIN_MM + 11 };
+  const put = (needMm: number, make: (at: Point) => Ink[]) => {
+    // Below the drawing there is the whole width; at the end of the page, another page.
+    if (flow.x > MARGIN_MM && flow.y + needMm > MARGIN_MM + 11 + DRAWING_MM) Object.assign(flow, { x: MARGIN_MM, y: MARGIN_MM + 16 + DRAWING_MM });
+    if (flow.y + needMm > heightMm - MARGIN_MM) {
+      pages.push({ ink: [{ kind: 'text', at: { x: MARGIN_MM, y: MARGIN_MM + 5 }, text: `${name}, more`, sizeMm: HEAD_MM, align: 'left' }] });
+      Object.assign(flow, { x: MARGIN_MM, y: MARGIN_MM + 11 });
+    }
+    pages.at(-1)?.ink.push(...make({ ...flow }));
+    flow.y += needMm;
+  };
+  const heading = (text: string) => put(8, (at) => [{ kind: 'text', at: { x: at.x, y: at.y + 5.5 }, text, sizeMm: HEAD_MM, align: 'left' }]);
+  const line = (text: string, highMm = LINE_MM) => put(highMm, (at) => [{ kind: 'paragraph', at: { x: at.x, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x, heightMm: highMm }]);
+  heading('In the bag');
+  for (const { kind, name: paper, count, spares, left, right } of bag.papers) {
+    const hands = left + right > 0 ? `; wrap ${left} L and ${right} R` : '';
+    const words = `${count + spares} × ${paper}${spares > 0 ? ` (${spares} of them spare)` : ''}${hands}`;
+    put(SHAPE_MM + 1.5, (at) => [
+      silhouette(kind.outline, at),
+      { kind: 'paragraph', at: { x: at.x + SHAPE_MM + 3, y: at.y + 0.5 }, text: words, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SHAPE_MM - 3, heightMm: SHAPE_MM },
+    ]);
+  }
+  heading('Cloth');
+  for (const { fabric, cuts } of bag.fabrics)
+    line(`${fabric}: ${cuts.map(({ count, widthMm: wide, lengthMm, kindName }) => `${count} of ${length(wide)} × ${length(lengthMm)} for ${kindName}`).join('; ')}`, LINE_MM * (cuts.length > 2 ? 2 : 1));
+  for (const { count, kindName, widthMm: wide, lengthMm } of bag.extras) line(`${count} × ${kindName}, ${length(wide)} × ${length(lengthMm)}, for its place in the top`);
+  heading('First');
+  if (first) line(`${firstSentence(first.text)} Then ${others} steps: on your own page, or on the step cards.`, 2 * LINE_MM);
+  if (saved !== '') line(`When it is done, save for later blocks: ${saved}.`, 2 * LINE_MM);
+  line(CAUTION, 2 * LINE_MM);
+  return pages;
+} // prettier-ignore
+
+/** The block as it is seen from the front, with the numbers of its patches, where they can be read. */
+function drawing({ patches }: BagCardBlock['sheet'], corner: Point): Ink[] {
+  const boxes = patches.map(({ outline }) => boxOf(outline));
+  const minX = Math.min(...boxes.map((box) => box.minX));
+  const minY = Math.min(...boxes.map((box) => box.minY));
+  const wide = Math.max(...boxes.map((box) => box.maxX)) - minX;
+  const high = Math.max(...boxes.map((box) => box.maxY)) - minY;
+  const scale = DRAWING_MM / Math.max(wide, high);
+  const at = ({ x, y }: Point): Point => ({ x: corner.x + (x - minX) * scale, y: corner.y + (y - minY) * scale });
+  return patches.flatMap(({ outline }, index): Ink[] => {
+    const box = boxOf(outline);
+    const roomMm = Math.min(box.maxX - box.minX, box.maxY - box.minY) * scale;
+    const sizeMm = Math.min(2.8, roomMm / 3);
+    const middle = at(middleOfCorners(outline));
+    return [
+      { kind: 'outline', outline: { ...outline, corners: outline.corners.map(at) }, strokeMm: 0.2 },
+      ...(sizeMm < 1 ? [] : [{ kind: 'text', at: { x: middle.x, y: middle.y + sizeMm * 0.36 }, text: String(index + 1), sizeMm, align: 'centre' } as const]),
+    ];
+  });
+} // prettier-ignore
+
+function silhouette(outline: Outline, corner: Point): Ink {
+  const { minX, minY, maxX, maxY } = boxOf(outline);
+  const scale = SHAPE_MM / Math.max(maxX - minX, maxY - minY);
+  const corners = outline.corners.map(({ x, y }) => ({
+    x: corner.x + (x - minX) * scale,
+    y: corner.y + (y - minY) * scale,
+  }));
+  return { kind: 'outline', outline: { ...outline, corners }, strokeMm: 0.3 };
+}

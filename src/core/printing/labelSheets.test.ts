@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { defaultRecipe, documentOfRecipe } from '../generate';
+import { blockSheet } from '../sheet';
+import { LABEL_LIMITS, PAGE_MM, USUAL_LABELS, bagCards, checkLabelSheet, labelSheets, type BagLabel, type Ink, type LabelSheet } from '.'; // prettier-ignore
+
+const square = { cells: 21, dark: Array.from({ length: 441 }, (_, i) => i % 3 === 0) };
+const label = (index: number): BagLabel => ({ block: `Block ${index}`, maker: 'Ann', code: 'ABC-DEF-GHJ', square, lines: Array.from({ length: 30 }, (_, i) => `${i} × hexagon`) }); // prettier-ignore
+const cells = (ink: readonly Ink[]) => ink.filter((one) => one.kind === 'cells');
+
+test('labels lie where the packet says, row by row, after those that are used; none lies over another or off the page', () => {
+  const { pages } = labelSheets('L', Array.from({ length: 25 }, (_, i) => label(i)), USUAL_LABELS, 23);
+  expect(pages.map(({ ink }) => cells(ink).length)).toEqual([1, 24]);
+  const figure = (name: keyof LabelSheet, most = LABEL_LIMITS[name].most) => fc.integer({ min: Math.ceil(LABEL_LIMITS[name].least), max: most });
+  const sheet = fc.record({ pageWidthMm: fc.constant(210), pageHeightMm: fc.constant(297), rows: figure('rows', 12), columns: figure('columns', 6), labelWidthMm: figure('labelWidthMm', 120), labelHeightMm: figure('labelHeightMm', 120), leftMm: figure('leftMm', 30), topMm: figure('topMm', 30), pitchXMm: figure('pitchXMm', 120), pitchYMm: figure('pitchYMm', 120) });
+  fc.assert(
+    fc.property(sheet, fc.integer({ min: 1, max: 60 }), (own, count) => {
+      try {
+        checkLabelSheet(own);
+      } catch {
+        return;
+      }
+      const job = labelSheets('L', Array.from({ length: count }, (_, i) => label(i)), own);
+      const places = job.pages.flatMap(({ ink }, page) => cells(ink).map((one) => ({ page, ...one })));
+      expect(places).toHaveLength(count);
+      for (const { at, sideMm } of places) {
+        expect([at.x >= 0, at.y >= 0, at.x + sideMm <= 210.1, at.y + sideMm <= 297.1]).toEqual([true, true, true, true]);
+        // Each square lies within the label whose place it has.
+        const column = (at.x - own.leftMm) % own.pitchXMm;
+        expect(column + sideMm).toBeLessThanOrEqual(own.labelWidthMm + 0.1);
+      }
+      expect(new Set(places.map(({ page, at }) => `${page}/${Math.round(at.x)}/${Math.round(at.y)}`)).size).toBe(count);
+    }),
+  );
+}); // prettier-ignore
+
+test('figures that cannot be are refused with the one that is wrong', () => {
+  const wrong = (change: Partial<LabelSheet>) => {
+    try {
+      checkLabelSheet({ ...USUAL_LABELS, ...change });
+    } catch (problem) {
+      return (problem as { place?: { name?: string } }).place?.name;
+    }
+    return undefined;
+  };
+  expect(wrong({})).toBeUndefined();
+  expect(wrong({ pitchXMm: 69.9 })).toBe('pitchXMm');
+  expect(wrong({ pitchXMm: 69.96 })).toBeUndefined();
+  expect(wrong({ pitchYMm: 35 })).toBe('pitchYMm');
+  expect(wrong({ columns: 1, pitchXMm: 30 })).toBeUndefined();
+  expect(wrong({ leftMm: 0.2 })).toBe('columns');
+  expect(wrong({ topMm: 9.2 })).toBe('rows');
+});
+
+test('a bag’s card says all that lies in it, draws each shape, and goes on to another page where there is no room', () => {
+  const sheet = blockSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const card = bagCards('C', [{ name: 'Lighthouse', bag: sheet.bag, sheet, saved: 'two hexagons' }], 'inch', 'A4');
+  const words = card.pages.flatMap(({ ink }) => ink.flatMap((one) => ('text' in one ? [one.text] : []))).join('\n');
+  for (const { name, count, spares } of sheet.bag.papers) expect(words).toContain(`${count + spares} × ${name}`);
+  for (const { fabric } of sheet.bag.fabrics) expect(words).toContain(`${fabric}: `);
+  expect(words).toMatch(/wrap \d+ L and \d+ R/);
+  expect(words).toContain('save for later blocks: two hexagons');
+  const shapes = card.pages[0]!.ink.filter(({ kind }) => kind === 'outline');
+  expect(shapes).toHaveLength(sheet.patches.length + sheet.bag.papers.length);
+  const [width, height] = PAGE_MM.A4;
+  const long = { ...sheet.bag, papers: Array.from({ length: 60 }, () => sheet.bag.papers[0]!) };
+  const pages = bagCards('C', [{ name: 'Long', bag: long, sheet, saved: '' }], 'inch', 'A4').pages;
+  expect(pages.length).toBeGreaterThan(1);
+  for (const { ink } of pages)
+    for (const one of ink)
+      if ('at' in one) expect([one.at.x >= 0 && one.at.x <= width, one.at.y >= 0 && one.at.y <= height - 5]).toEqual([true, true]);
+}); // prettier-ignore

@@ -1,0 +1,54 @@
+import { create } from 'qrcode';
+import { sewersOf } from '@/core/bags';
+import { bagCode, packingLines, sayCode } from '@/core/packing';
+import type { BagLabel, LabelSheet } from '@/core/printing';
+import { saySaved } from '@/core/sheet';
+import { listBlocks, papersOfProject } from '../blocks';
+import type { Sql } from '../database';
+import { listMakers } from '../makers';
+import { offThread, unlessRefused } from '../pool';
+import type { Project } from '../projects';
+
+/** Which bags are printed: those of some blocks, or all. */
+interface Which {
+  readonly blocks?: readonly string[] | undefined;
+}
+
+/** A card for each block’s bag as a PDF. @param signal ends the work when whoever asked for it leaves */
+export async function cardsPdf(sql: Sql, project: Project, { blocks: wanted }: Which, signal: AbortSignal): Promise<Buffer> {
+  const all = await listBlocks(sql, project);
+  const papers = await papersOfProject(sql, project, all);
+  const blocks = all
+    .filter(({ id }) => wanted?.includes(id) ?? true)
+    .map(({ id, name, sheet }) => ({ name, bag: sheet.bag, sheet: { patches: sheet.patches, steps: sheet.steps }, saved: saySaved(papers, id) }));
+  const task = { title: `${project.name}: bag cards`, blocks, system: project.unitSystem, size: project.pageSize };
+  return Buffer.from(await offThread('printCards', task, signal));
+} // prettier-ignore
+
+/** Labels of all bags on bought sheets as a PDF, block by block. @throws ServerError 422 for labels that lie over each other or leave the page */
+export async function labelsPdf(
+  sql: Sql,
+  project: Project,
+  { blocks, sheet, used }: Which & { readonly sheet: LabelSheet; readonly used: number },
+  signal: AbortSignal,
+): Promise<Buffer> {
+  const labels = await bagLabels(sql, project, { blocks });
+  const task = { title: `${project.name}: labels`, labels, sheet, used };
+  return Buffer.from(unlessRefused(await offThread('printLabels', task, signal)));
+}
+
+/** What stands on the label of each bag. */
+export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: Which): Promise<BagLabel[]> {
+  const [blocks, makers] = await Promise.all([listBlocks(sql, project), listMakers(sql, project)]);
+  return blocks
+    .filter(({ id }) => wanted?.includes(id) ?? true)
+    .flatMap(({ id, name, sheet }) => {
+      const lines = packingLines(sheet.bag, project.unitSystem).map(({ count, what }) => `${count} × ${what}`);
+      return sewersOf(id, makers).map((maker): BagLabel => {
+        const code = bagCode(id, maker.id);
+        const { modules } = create(code, { errorCorrectionLevel: 'M' });
+        const square = { cells: modules.size, dark: Array.from(modules.data, Boolean) };
+        return { block: name, maker: maker.name, code: sayCode(code), square, lines };
+      });
+    });
+} // prettier-ignore
