@@ -16,6 +16,10 @@ export interface BagCardBlock {
 
 /** Side of the drawing, of a silhouette; sizes of words and of a line, mm. */
 const [DRAWING_MM, SHAPE_MM, TEXT_MM, LINE_MM, HEAD_MM] = [92, 9, 3, 5.4, 4];
+/** A row with a silhouette: two lines of words. */
+const ROW_MM = 10.6;
+/** A letter is about so wide, as a share of its height; lines are reckoned with some to spare. */
+const LETTER = 0.66;
 const CAUTION =
   'Needles, pins and blades: count them, keep them and magnets from children and pets. Irons, glue and starch as their labels say. Rest your hands every 30 minutes.';
 
@@ -45,26 +49,34 @@ function cardPages({ name, bag, sheet, saved }: BagCardBlock, system: UnitSystem
     flow.y += needMm;
   };
   const heading = (text: string) => put(8, (at) => [{ kind: 'text', at: { x: at.x, y: at.y + 5.5 }, text, sizeMm: HEAD_MM, align: 'left' }]);
-  const line = (text: string, highMm = LINE_MM) => put(highMm, (at) => [{ kind: 'paragraph', at: { x: at.x, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x, heightMm: highMm }]);
+  const line = (text: string) => {
+    // Of where it would stand: below the drawing there is more room.
+    const highMm = linesOf(text, widthMm - MARGIN_MM - flow.x) * LINE_MM;
+    put(highMm, (at) => [{ kind: 'paragraph', at: { x: at.x, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x, heightMm: highMm }]);
+  };
   heading('In the bag');
   for (const { kind, name: paper, count, spares, left, right } of bag.papers) {
     const hands = left + right > 0 ? `; wrap ${left} L and ${right} R` : '';
     const words = `${count + spares} × ${paper}${spares > 0 ? ` (${spares} of them spare)` : ''}${hands}`;
-    put(SHAPE_MM + 1.5, (at) => [
+    put(ROW_MM, (at) => [
       silhouette(kind.outline, at),
-      { kind: 'paragraph', at: { x: at.x + SHAPE_MM + 3, y: at.y + 0.5 }, text: words, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SHAPE_MM - 3, heightMm: SHAPE_MM },
+      { kind: 'paragraph', at: { x: at.x + SHAPE_MM + 3, y: at.y - 0.8 }, text: words, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SHAPE_MM - 3, heightMm: ROW_MM },
     ]);
   }
   heading('Cloth');
   for (const { fabric, cuts } of bag.fabrics)
-    line(`${fabric}: ${cuts.map(({ count, widthMm: wide, lengthMm, kindName }) => `${count} of ${length(wide)} × ${length(lengthMm)} for ${kindName}`).join('; ')}`, LINE_MM * (cuts.length > 2 ? 2 : 1));
+    line(`${fabric}: ${cuts.map(({ count, widthMm: wide, lengthMm, kindName }) => `${count} of ${length(wide)} × ${length(lengthMm)} for ${kindName}`).join('; ')}`);
   for (const { count, kindName, widthMm: wide, lengthMm } of bag.extras) line(`${count} × ${kindName}, ${length(wide)} × ${length(lengthMm)}, for its place in the top`);
   heading('First');
-  if (first) line(`${firstSentence(first.text)} Then ${others} steps: on your own page, or on the step cards.`, 2 * LINE_MM);
-  if (saved !== '') line(`When it is done, save for later blocks: ${saved}.`, 2 * LINE_MM);
-  line(CAUTION, 2 * LINE_MM);
+  if (first) line(`${firstSentence(first.text)} Then ${others} steps: on your own page, or on the step cards.`);
+  if (saved !== '') line(`When it is done, save for later blocks: ${saved}.`);
+  line(CAUTION);
   return pages;
 } // prettier-ignore
+
+/** How many lines words take at most. */
+const linesOf = (text: string, wideMm: number) =>
+  Math.max(1, Math.ceil((text.length * LETTER * TEXT_MM) / wideMm));
 
 /** The block as it is seen from the front, with the numbers of its patches, where they can be read. */
 function drawing({ patches }: BagCardBlock['sheet'], corner: Point): Ink[] {

@@ -112,7 +112,7 @@ function labelInk({ block, maker, code, square, lines }: BagLabel, x: number, y:
     { kind: 'cells', at: { x: x + labelWidthMm - PAD_MM - side, y: y + PAD_MM }, sideMm: side, ...square },
   ];
   const lineMm = TEXT_MM * LEADING;
-  const from = y + PAD_MM + 9.4;
+  const from = y + PAD_MM + 11.6;
   const room = Math.floor((y + labelHeightMm - PAD_MM - from) / lineMm);
   const shown = lines.length > room ? [...lines.slice(0, Math.max(0, room - 1)), `and ${lines.length - Math.max(0, room - 1)} more`] : lines;
   const words = shown.slice(0, Math.max(0, room)).map((text, index): Ink => {
