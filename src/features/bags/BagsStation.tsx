@@ -25,10 +25,15 @@ interface BagsStationProps {
   readonly kits: readonly Kit[];
   readonly pickList: PickList;
   readonly fabrics: readonly string[];
+  readonly drops: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly blocks: readonly string[];
+  }[];
 }
 
 /** What goes in which bag, is it packed, and what all bags take together. */
-export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }: BagsStationProps) {
+export function BagsStation({ project, blocks, makers, kits, pickList, fabrics, drops }: BagsStationProps) {
   const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock'>('wall');
   // The map of the top leads to a block's bag by its name in the address.
   useEffect(() => {
@@ -75,7 +80,13 @@ export function BagsStation({ project, blocks, makers, kits, pickList, fabrics }
         <Tab value="stock" label="From what is there" sx={{ textTransform: 'none' }} />
       </Tabs>
       {tab === 'wall' && (
-        <PackingWall projectId={project.id} blocks={blocks} makers={makers} initialKits={kits} />
+        <PackingWall
+          projectId={project.id}
+          blocks={blocks}
+          makers={makers}
+          initialKits={kits}
+          drops={drops}
+        />
       )}
       {tab === 'contents' && (
         <Stack spacing={2}>

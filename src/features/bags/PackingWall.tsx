@@ -1,6 +1,9 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Table from '@mui/material/Table';
@@ -14,7 +17,11 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
+import { counted } from '@/core/words';
+import { Choice } from '@/ui/Choice';
+import { formatDay } from '@/ui/formatDay';
 import { Notice } from '@/ui/Notice';
+import { useVisibleRows } from '@/ui/useVisibleRows';
 import { ManyBags } from './ManyBags';
 import { STATUS_NAMES, useKits } from './useKits';
 
@@ -23,7 +30,27 @@ interface PackingWallProps {
   readonly blocks: readonly { readonly id: string; readonly name: string; readonly bagMark: string }[];
   readonly makers: readonly Maker[];
   readonly initialKits: readonly Kit[];
+  readonly drops: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly blocks: readonly string[];
+  }[];
 }
+
+const ALL = 'all';
+/** A row is about so high, px. */
+const ROW_PX = 56;
+
+/** Bags of one state are looked for by what the wall calls them. */
+const STATES = [
+  [ALL, 'any state'],
+  ['to-pack', 'to pack'],
+  ['begun', 'begun or in hands'],
+  ['packed', 'packed'],
+  ['handed-over', 'handed over'],
+  ['old', 'packed before the block changed'],
+] as const;
+type State = (typeof STATES)[number][0];
 
 /** What a press makes of a bag; one that is handed over is asked about, so that no mistaken press throws work away. */
 const NEXT: Readonly<Partial<Record<KitStatus, KitStatus>>> = { 'to-pack': 'packed', packed: 'handed-over' };
@@ -34,16 +61,35 @@ const COLOUR: Readonly<Record<KitStatus, 'inherit' | 'primary' | 'success'>> = {
 };
 
 /** Bags × makers: one large button each, which goes on to packed and handed over; whole rows and columns by their names. */
-export function PackingWall({ projectId, blocks, makers, initialKits }: PackingWallProps) {
+export function PackingWall({
+  projectId,
+  blocks: all,
+  makers: everybody,
+  initialKits,
+  drops,
+}: PackingWallProps) {
   const { kitOf, change } = useKits(projectId, initialKits);
   const [asked, setAsked] = useState<AskedBag | undefined>();
+  const [choice, setChoice] = useState<{ drop: string; state: State; isTold: boolean }>({
+    drop: ALL,
+    state: ALL,
+    isTold: false,
+  });
+  const sews = (maker: Maker, block: { readonly id: string }) => !maker.skips.includes(block.id);
+  const drop = drops.find(({ id }) => id === choice.drop);
+  const blocks = drop ? all.filter(({ id }) => drop.blocks.includes(id)) : all;
+  const isWanted = (maker: Maker, block: (typeof all)[number]) =>
+    sews(maker, block) &&
+    (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block.bagMark) === choice.state);
+  const makers = everybody.filter((maker) => blocks.some((block) => isWanted(maker, block)));
+  const { scroller, isLong, indices, beforePx, afterPx, measure } = useVisibleRows(makers.length, ROW_PX);
   const go: BagProps['onGo'] = (kit, label, status) =>
     void change(
       [{ ...kit, status }],
       `${label}: ${STATUS_NAMES[status]}`,
       `${label}: ${STATUS_NAMES[kit.status]}`,
     );
-  if (makers.length === 0) {
+  if (everybody.length === 0) {
     return (
       <Notice title="No makers yet">
         One bag per block is packed for each maker.{' '}
@@ -52,7 +98,6 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
     );
   }
   const old = blocks.reduce((sum, { id, bagMark }) => sum + makers.filter((maker) => isOld(kitOf(id, maker.id), bagMark)).length, 0); // prettier-ignore
-  const sews = (maker: Maker, block: { readonly id: string }) => !maker.skips.includes(block.id);
   return (
     <Box>
       <Typography color="textSecondary" sx={{ mb: 1 }}>
@@ -66,8 +111,46 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
           through, then mark {old === 1 ? 'it' : 'them'} to be packed and packed again.
         </Typography>
       )}
-      <TableContainer>
-        <Table size="small" aria-label="Bags of each maker">
+      <Stack
+        direction="row"
+        className="no-print"
+        sx={{ gap: 1.5, flexWrap: 'wrap', mb: 1, alignItems: 'center' }}
+      >
+        {drops.length > 0 && (
+          <Box sx={{ minWidth: 170 }}>
+            <Choice
+              label="Drop"
+              value={choice.drop}
+              choices={[[ALL, 'all blocks'], ...drops.map(({ id, title }) => [id, title] as const)]}
+              onChange={(next) => setChoice({ ...choice, drop: next })}
+            />
+          </Box>
+        )}
+        <Box sx={{ minWidth: 230 }}>
+          <Choice
+            label="Makers with bags"
+            value={choice.state}
+            choices={STATES}
+            onChange={(next) => setChoice({ ...choice, state: next as State })}
+          />
+        </Box>
+        <FormControlLabel
+          control={
+            <Checkbox checked={choice.isTold} onChange={(_, isTold) => setChoice({ ...choice, isTold })} />
+          }
+          label="Who and when"
+        />
+        <Typography role="status" color="textSecondary">
+          {counted(makers.length, 'maker')}
+        </Typography>
+      </Stack>
+      <TableContainer ref={scroller} sx={{ maxHeight: isLong ? '80vh' : 'none' }}>
+        <Table
+          size="small"
+          stickyHeader={isLong}
+          aria-label="Bags of each maker"
+          aria-rowcount={makers.length + 1}
+        >
           <TableHead>
             <TableRow>
               <TableCell>Maker</TableCell>
@@ -83,38 +166,48 @@ export function PackingWall({ projectId, blocks, makers, initialKits }: PackingW
             </TableRow>
           </TableHead>
           <TableBody>
-            {makers.map((maker) => (
-              <TableRow key={maker.id}>
-                <TableCell component="th" scope="row" sx={{ py: 0.25 }}>
-                  <ManyBags
-                    name={maker.name}
-                    kits={blocks.filter((block) => sews(maker, block)).map(({ id }) => kitOf(id, maker.id))}
-                    onChange={change}
-                  />
-                </TableCell>
-                {blocks.map((block) => (
-                  <TableCell key={block.id} sx={{ px: 0.4 }}>
-                    {sews(maker, block) ? (
-                      <Bag
-                        kit={kitOf(block.id, maker.id)}
-                        isOld={isOld(kitOf(block.id, maker.id), block.bagMark)}
-                        label={`${maker.name}, ${block.name}`}
-                        onGo={go}
-                        onAsk={setAsked}
-                      />
-                    ) : (
-                      <Typography
-                        color="textSecondary"
-                        sx={{ textAlign: 'center', fontSize: '0.82rem' }}
-                        aria-label={`${maker.name} does not sew ${block.name}`}
-                      >
-                        –
-                      </Typography>
-                    )}
-                  </TableCell>
-                ))}
-              </TableRow>
-            ))}
+            {beforePx > 0 && <tr aria-hidden style={{ height: beforePx }} />}
+            {indices
+              .map((index) => [makers[index], index] as const)
+              .map(
+                ([maker, index]) =>
+                  maker && (
+                    <TableRow key={maker.id} data-index={index} aria-rowindex={index + 2} ref={measure}>
+                      <TableCell component="th" scope="row" sx={{ py: 0.25 }}>
+                        <ManyBags
+                          name={maker.name}
+                          kits={blocks
+                            .filter((block) => sews(maker, block))
+                            .map(({ id }) => kitOf(id, maker.id))}
+                          onChange={change}
+                        />
+                      </TableCell>
+                      {blocks.map((block) => (
+                        <TableCell key={block.id} sx={{ px: 0.4 }}>
+                          {sews(maker, block) ? (
+                            <Bag
+                              kit={kitOf(block.id, maker.id)}
+                              isOld={isOld(kitOf(block.id, maker.id), block.bagMark)}
+                              isTold={choice.isTold}
+                              label={`${maker.name}, ${block.name}`}
+                              onGo={go}
+                              onAsk={setAsked}
+                            />
+                          ) : (
+                            <Typography
+                              color="textSecondary"
+                              sx={{ textAlign: 'center', fontSize: '0.82rem' }}
+                              aria-label={`${maker.name} does not sew ${block.name}`}
+                            >
+                              –
+                            </Typography>
+                          )}
+                        </TableCell>
+                      ))}
+                    </TableRow>
+                  ),
+              )}
+            {afterPx > 0 && <tr aria-hidden style={{ height: afterPx }} />}
           </TableBody>
         </Table>
       </TableContainer>
@@ -128,10 +221,19 @@ function isOld({ status, packedMark }: Kit, bagMark: string): boolean {
   return status !== 'to-pack' && packedMark !== null && packedMark !== bagMark;
 }
 
+/** What a bag is looked for by. */
+function stateOf(kit: Kit, bagMark: string): State {
+  if (isOld(kit, bagMark)) return 'old';
+  if (kit.table === 'begun' || kit.table === 'in-hands') return 'begun';
+  return kit.status;
+}
+
 interface BagProps {
   readonly kit: Kit;
   /** Packed before its block changed. */
   readonly isOld: boolean;
+  /** Whether who changed it last, and when, stands below. */
+  readonly isTold: boolean;
   readonly label: string;
   readonly onGo: (kit: Kit, label: string, status: KitStatus) => void;
   readonly onAsk: (asked: AskedBag) => void;
@@ -155,7 +257,7 @@ const TABLE_NAMES: Readonly<Record<NonNullable<Kit['table']>, string>> = {
   checked: 'packed ✓',
 };
 
-function Bag({ kit, isOld: isPackedBefore, label, onGo, onAsk }: BagProps) {
+function Bag({ kit, isOld: isPackedBefore, isTold, label, onGo, onAsk }: BagProps) {
   const next = NEXT[kit.status];
   const old = isPackedBefore ? ', before the block changed' : '';
   return (
@@ -170,8 +272,16 @@ function Bag({ kit, isOld: isPackedBefore, label, onGo, onAsk }: BagProps) {
       }
       sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
     >
-      {nameOf(kit)}
-      {isPackedBefore && ' !'}
+      <span>
+        {nameOf(kit)}
+        {isPackedBefore && ' !'}
+        {isTold && kit.changedAt && (
+          <Box
+            component="span"
+            sx={{ display: 'block', fontSize: '0.72rem', fontWeight: 400 }}
+          >{`${kit.changedBy ?? 'someone'}, ${formatDay(kit.changedAt)}`}</Box>
+        )}
+      </span>
     </Button>
   );
 }

@@ -8,6 +8,7 @@ import type { Kit, KitStatus } from '@/server/bags';
 import { Notices } from '@/ui/Notices';
 import { FakeStream, answering, settled, type Asked } from '@/ui/testing';
 import { PLAIN_MAKER } from '@/ui/testing';
+import { PackingWall } from './PackingWall';
 import { BagsStation } from './BagsStation';
 import { PrintSheets } from './PrintSheets';
 import { STATUS_NAMES } from './useKits';
@@ -64,7 +65,7 @@ function atBags(kits: readonly Kit[] = []) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -203,6 +204,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
   location.hash = '';
   render(
     <BagsStation
+      drops={[]}
       project={project as never}
       blocks={[]}
       makers={makers}
@@ -252,4 +254,35 @@ test('papers that are there: counted, kept on the device, shared; wrong counts a
   expect(Object.values(sent.stock).filter((count) => count > 0)).toEqual([40]);
   expect(window.localStorage.getItem('kevlo-paper-stock-p1')).toContain('40');
   expect(put(asked)).toEqual([]);
+}); // prettier-ignore
+
+test('the wall shows a drop, or makers with bags of one state; who and when on asking; two hundred makers draw only what is seen', async () => {
+  answering({});
+  const many = Array.from({ length: 200 }, (_, i) => ({ id: `x${i}`, name: `Maker ${String(i).padStart(3, '0')}`, hasLink: true, skips: [], ...PLAIN_MAKER }));
+  const kits: Kit[] = [{ blockId: 'b1', makerId: 'x3', status: 'packed', revision: 2, packedMark: null, changedBy: 'Hella', changedAt: '2026-11-20T10:00:00Z' }];
+  const two = [{ id: 'b1', name: 'Star', bagMark: 'm' }, { id: 'b2', name: 'Plate', bagMark: 'm' }];
+  const drops = [{ id: 'd1', title: 'Drop 1', blocks: ['b1'] }];
+  const wall = (makers = many) => (
+    <Notices>
+      <PackingWall projectId="p1" blocks={two} makers={makers} initialKits={kits} drops={drops} />
+    </Notices>
+  );
+  render(wall());
+  const rows = () => document.querySelectorAll('tbody tr[aria-rowindex]');
+  expect(rows().length).toBeGreaterThan(5);
+  expect(rows().length).toBeLessThan(60);
+  expect(screen.getByRole('table').getAttribute('aria-rowcount')).toBe('201');
+  const pick = async (label: string, choice: string) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: label }));
+    fireEvent.click(screen.getByRole('option', { name: choice }));
+    await waitFor(() => expect(screen.queryByRole('option')).toBeNull());
+  };
+  await pick('Makers with bags', 'packed');
+  expect(rows()).toHaveLength(1);
+  expect(screen.queryByText('Hella, 20 November 2026')).toBeNull();
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Who and when' }));
+  expect(screen.getByText('Hella, 20 November 2026')).toBeTruthy();
+  await pick('Drop', 'Drop 1');
+  expect(screen.queryByRole('button', { name: /Maker 003, Plate/ })).toBeNull();
+  expect(screen.getByRole('button', { name: /Maker 003, Star/ })).toBeTruthy();
 }); // prettier-ignore

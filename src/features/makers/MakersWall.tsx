@@ -9,8 +9,12 @@ import { counted } from '@/core/words';
 import type { Maker, MakerGroup } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
 import { formatMinutes } from '@/ui/formatMinutes';
+import { useVisibleRows } from '@/ui/useVisibleRows';
 import { WallLine, WallNames, wallScale, type WallScale } from './WallLine';
 import { minutesLeft, type WallLineOf } from './wallView';
+
+/** A row is about so high, px. */
+const ROW_PX = 62;
 
 type Blocks = readonly { readonly id: string; readonly name: string }[];
 
@@ -35,11 +39,23 @@ export interface MakerWay {
 export function MakersWall({ blocks, lines, progress, groups, ways, onBlock }: MakersWallProps) {
   const [menu, setMenu] = useState<{ maker: Maker; anchor: HTMLElement } | undefined>();
   const minutes = new Map(progress.map(({ blockId, totalMinutes }) => [blockId, totalMinutes]));
+  const { scroller, isLong, indices, beforePx, afterPx, measure } = useVisibleRows(lines.length, ROW_PX);
   const scale = wallScale(blocks.map(({ id }) => minutes.get(id) ?? 0));
   return (
-    <Box sx={{ overflowX: 'auto', border: 1, borderColor: 'divider', bgcolor: 'background.paper', mb: 2 }}>
+    <Box
+      ref={scroller}
+      sx={{
+        overflow: 'auto',
+        maxHeight: isLong ? '80vh' : 'none',
+        border: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.paper',
+        mb: 2,
+      }}
+    >
       <Box
         component="table"
+        aria-rowcount={lines.length + 1}
         sx={{
           borderCollapse: 'collapse',
           width: '100%',
@@ -60,16 +76,25 @@ export function MakersWall({ blocks, lines, progress, groups, ways, onBlock }: M
           </tr>
         </thead>
         <tbody>
-          {lines.map((line) => (
-            <WallRow
-              key={line.maker.id}
-              line={line}
-              blocks={blocks}
-              scale={scale}
-              group={groups.find(({ id }) => id === line.maker.groupId)?.name}
-              onMenu={(anchor) => setMenu({ maker: line.maker, anchor })}
-            />
-          ))}
+          {beforePx > 0 && <tr aria-hidden style={{ height: beforePx }} />}
+          {indices
+            .map((index) => lines[index])
+            .map(
+              (line, at) =>
+                line && (
+                  <WallRow
+                    key={line.maker.id}
+                    index={indices[at] ?? 0}
+                    measure={measure}
+                    line={line}
+                    blocks={blocks}
+                    scale={scale}
+                    group={groups.find(({ id }) => id === line.maker.groupId)?.name}
+                    onMenu={(anchor) => setMenu({ maker: line.maker, anchor })}
+                  />
+                ),
+            )}
+          {afterPx > 0 && <tr aria-hidden style={{ height: afterPx }} />}
         </tbody>
       </Box>
       <Menu open={menu !== undefined} anchorEl={menu?.anchor ?? null} onClose={() => setMenu(undefined)}>
@@ -91,6 +116,8 @@ export function MakersWall({ blocks, lines, progress, groups, ways, onBlock }: M
 }
 
 interface WallRowProps {
+  readonly index: number;
+  readonly measure: ((row: HTMLTableRowElement | null) => void) | undefined;
   readonly line: WallLineOf;
   readonly blocks: Blocks;
   readonly scale: WallScale;
@@ -101,7 +128,7 @@ interface WallRowProps {
 const SMALL = { display: 'block', fontSize: '0.82rem' } as const;
 
 /** One maker: where they are stuck or why they are behind, their line, what is left, and their menu. */
-function Row({ line, blocks, scale, group, onMenu }: WallRowProps) {
+function Row({ index, measure, line, blocks, scale, group, onMenu }: WallRowProps) {
   const { maker, own, keeping } = line;
   const done = sum(own, (entry) => entry?.done ?? 0);
   const total = sum(own, (entry) => entry?.total ?? 0);
@@ -109,7 +136,7 @@ function Row({ line, blocks, scale, group, onMenu }: WallRowProps) {
   const left = minutesLeft(line);
   const isBehind = !maker.isPaused && (keeping?.state === 'stalled' || keeping?.state === 'slipping');
   return (
-    <tr data-maker={maker.name}>
+    <tr data-maker={maker.name} data-index={index} aria-rowindex={index + 2} ref={measure}>
       <th scope="row">
         {maker.name}
         {(group || maker.isPaused) && (
@@ -147,7 +174,7 @@ function Row({ line, blocks, scale, group, onMenu }: WallRowProps) {
 } // prettier-ignore
 
 /** Drawn anew only when its own maker’s figures change: a tick repaints one row. */
-const WallRow = memo(Row, (a, b) => JSON.stringify([a.line, a.group, a.blocks]) === JSON.stringify([b.line, b.group, b.blocks])); // prettier-ignore
+const WallRow = memo(Row, (a, b) => JSON.stringify([a.line, a.group, a.blocks, a.index]) === JSON.stringify([b.line, b.group, b.blocks, b.index])); // prettier-ignore
 
 function sewnBy({ skips }: Maker, blocks: Blocks): string {
   const sewn = blocks.filter(({ id }) => !skips.includes(id)).length;

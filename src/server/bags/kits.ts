@@ -19,13 +19,16 @@ export interface Kit {
   readonly packedAt?: string | null;
   /** How it stands at the packing table, where that says more than its status; told by {@link listKits} alone. */
   readonly table?: 'in-hands' | 'begun' | 'checked' | null;
+  /** Who changed it last, and when; told by {@link listKits} alone. */
+  readonly changedBy?: string | null;
+  readonly changedAt?: string;
 }
 
 /** Bags whose status was ever changed; all others are to be packed, revision 0. */
 export function listKits(sql: Sql, project: Project): Promise<Kit[]> {
   return sql<Kit[]>`
     select k.block_id as "blockId", k.maker_id as "makerId", k.status, k.revision, k.packed_mark as "packedMark",
-      k.packed_at as "packedAt",
+      k.packed_at as "packedAt", k.changed_at as "changedAt", (select a.name from account a where a.id = k.changed_by) as "changedBy",
       case
         when k.status = 'packed' and k.checked_by is not null then 'checked'
         when k.status = 'to-pack' and k.held_until > now() then 'in-hands'

@@ -1,4 +1,5 @@
 import { pickList } from '@/core/bags';
+import { dropsOf } from '@/core/calendar';
 import { BagsStation } from '@/features/bags/BagsStation';
 import { sewersOf } from '@/core/bags';
 import { StationPage } from '@/ui/StationPage';
@@ -7,6 +8,7 @@ import { TopMap } from '@/ui/TopMap';
 import { database } from '@/server/database';
 import { saySaved } from '@/core/sheet';
 import { papersOfProject } from '@/server/blocks';
+import { readKeptCalendar } from '@/server/calendar';
 import { loadBlocks, loadPeople } from '../load';
 
 export const metadata = { title: 'Bags' };
@@ -16,6 +18,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const papers = await papersOfProject(database(), project, blocks);
   const { makers, kits } = await loadPeople(projectId);
+  const { calendar } = await readKeptCalendar(database(), project);
   const bags = (blockId: string) => sewersOf(blockId, makers).length;
   const list = pickList(
     blocks.map(({ id, name, sheet }) => ({ block: name, contents: sheet.bag, bags: bags(id) })),
@@ -52,6 +55,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
         kits={kits}
         pickList={list}
         fabrics={fabrics}
+        drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
       />
     </StationPage>
   );
