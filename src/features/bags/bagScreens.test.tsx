@@ -267,6 +267,8 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
       <PackingWall projectId="p1" blocks={two} makers={makers} initialKits={kits} drops={drops} />
     </Notices>
   );
+  // Nothing is measured here: a window of 800 px, and rows of 56.
+  const height = vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockImplementation(function (this: HTMLElement) { return this.tagName === 'TR' ? 56 : 800; });
   render(wall());
   const rows = () => document.querySelectorAll('tbody tr[aria-rowindex]');
   expect(rows().length).toBeGreaterThan(5);
@@ -285,4 +287,5 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
   await pick('Drop', 'Drop 1');
   expect(screen.queryByRole('button', { name: /Maker 003, Plate/ })).toBeNull();
   expect(screen.getByRole('button', { name: /Maker 003, Star/ })).toBeTruthy();
+  height.mockRestore();
 }); // prettier-ignore
