@@ -268,7 +268,8 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
     </Notices>
   );
   // Nothing is measured here: a window of 800 px, and rows of 56.
-  const height = vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockImplementation(function (this: HTMLElement) { return this.tagName === 'TR' ? 56 : 800; });
+  const window = vi.spyOn(Element.prototype, 'clientHeight', 'get').mockReturnValue(800);
+  const row = vi.spyOn(HTMLElement.prototype, 'offsetHeight', 'get').mockReturnValue(56);
   render(wall());
   const rows = () => document.querySelectorAll('tbody tr[aria-rowindex]');
   expect(rows().length).toBeGreaterThan(5);
@@ -287,5 +288,6 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
   await pick('Drop', 'Drop 1');
   expect(screen.queryByRole('button', { name: /Maker 003, Plate/ })).toBeNull();
   expect(screen.getByRole('button', { name: /Maker 003, Star/ })).toBeTruthy();
-  height.mockRestore();
+  window.mockRestore();
+  row.mockRestore();
 }); // prettier-ignore
