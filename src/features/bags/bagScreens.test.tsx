@@ -268,8 +268,11 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
     </Notices>
   );
   // Nothing is measured here: a window of 800 px, and rows of 56.
-  const measured = { clientHeight: 800, offsetHeight: 56 };
-  for (const [name, px] of Object.entries(measured)) Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => px });
+  const measured = Object.entries({ clientHeight: 800, offsetHeight: 56 }).map(([name, px]) => {
+    const before = Object.getOwnPropertyDescriptor(HTMLElement.prototype, name);
+    Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => px });
+    return [name, before ?? { configurable: true, value: 0 }] as const;
+  });
   render(wall());
   const rows = () => document.querySelectorAll('tbody tr[aria-rowindex]');
   expect(rows().length).toBeGreaterThan(5);
@@ -288,5 +291,5 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
   await pick('Drop', 'Drop 1');
   expect(screen.queryByRole('button', { name: /Maker 003, Plate/ })).toBeNull();
   expect(screen.getByRole('button', { name: /Maker 003, Star/ })).toBeTruthy();
-  for (const name of Object.keys(measured)) delete (HTMLElement.prototype as unknown as Record<string, unknown>)[name];
+  for (const [name, before] of measured) Object.defineProperty(HTMLElement.prototype, name, before);
 }); // prettier-ignore
