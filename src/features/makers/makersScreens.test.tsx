@@ -224,3 +224,17 @@ test('a maker’s name, group and pause are changed with undo; erasing asks firs
   press('Erase Bo for good');
   await waitFor(() => expect(asked.at(-1)?.body).toEqual({ isErased: true }));
 });
+
+test('a link that no phone can open is said to be so; one that can is not', async () => {
+  const link = { now: 'http://127.0.0.1:3000/m/x' };
+  atMakers();
+  answering({ 'PATCH /api/projects/p1/makers/.*': () => ({ link: link.now }) });
+  choose('Ada', /^Give a new link/);
+  expect(await screen.findByText('A phone cannot open these.')).toBeTruthy();
+  press('Close');
+  await waitFor(() => expect(screen.queryByTestId('maker-link')).toBeNull());
+  link.now = 'https://kevlo.example/m/x';
+  choose('Ada', /^Give a new link/);
+  await screen.findByTestId('maker-link');
+  expect(screen.queryByText('A phone cannot open these.')).toBeNull();
+});

@@ -20,8 +20,14 @@ export interface TodayFacts {
   readonly today: Day;
   /** Reminders that could not be sent, or may not have been. */
   readonly unsent: number;
-  /** What practice shows that a group misses, the worst first. */
-  readonly missed: readonly { readonly blockId: string; readonly what: string; readonly why: string }[];
+  /** What to teach next time: marked so where makers were stuck, then what practice shows that a group misses, the worst first. */
+  readonly missed: readonly {
+    readonly blockId: string;
+    readonly what: string;
+    readonly why: string;
+    /** Where it is looked at; the block’s practice where nothing is said. */
+    readonly path?: string;
+  }[];
 }
 
 /** Something that wants a decision, and where it is taken. */
@@ -126,9 +132,9 @@ function unsent({ unsent: count }: TodayFacts): TodayItem[] {
 const MOST_TAUGHT = 3;
 
 function teach({ missed, blocks }: TodayFacts): TodayItem[] {
-  return missed.slice(0, MOST_TAUGHT).flatMap(({ blockId, what, why }, index): TodayItem[] => {
+  return missed.slice(0, MOST_TAUGHT).flatMap(({ blockId, what, why, path = `order/${blockId}/practice` }, index): TodayItem[] => {
     const block = blocks.find(({ id }) => id === blockId);
-    return block ? [{ key: `t${index}`, path: `order/${blockId}/practice`, what: `Teach next time, ${block.name}: ${what}`, why, tone: 'primary.main' }] : [];
+    return block ? [{ key: `t${index}`, path, what: `Teach next time, ${block.name}: ${what}`, why, tone: 'primary.main' }] : [];
   });
 } // prettier-ignore
 

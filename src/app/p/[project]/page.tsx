@@ -1,6 +1,8 @@
 import { agendaOf, dayAt, dropsOf } from '@/core/calendar';
 import { orderOf, sayPacks, sayThing } from '@/core/order';
 import { summarise } from '@/core/sheet';
+import { TROUBLES } from '@/core/troubles';
+import { counted, firstSentence } from '@/core/words';
 import { FirstHour } from '@/features/today/FirstHour';
 import { Today } from '@/features/today/Today';
 import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
@@ -8,6 +10,7 @@ import { database } from '@/server/database';
 import { orderFacts, wantedOf } from '@/server/orders';
 import { missedIn } from '@/server/practice';
 import { countTroubled } from '@/server/reminders';
+import { listTroubles, type ListedTrouble } from '@/server/troubles';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
@@ -59,10 +62,28 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
         short={await shortFor(projectId, next?.blocks ?? [])}
         today={today}
         unsent={await countTroubled(sql, project)}
-        missed={await missedIn(sql, project, blocks)}
+        missed={[...toTeach(await listTroubles(sql, project)), ...(await missedIn(sql, project, blocks))]}
       />
     </StationPage>
   );
+}
+
+/** Where makers were stuck and the host said that it is to be taught: each place and sign once. */
+function toTeach(troubles: readonly ListedTrouble[]) {
+  const marked = troubles.filter(({ isToTeach }) => isToTeach);
+  const places = [
+    ...new Map(marked.map((one) => [`${one.blockId}/${one.stepId}/${one.symptom}`, one])).values(),
+  ];
+  return places.map(({ blockId, stepId, symptom, step }) => {
+    const stuck = marked.filter((one) => one.blockId === blockId && one.stepId === stepId).length;
+    const sign = TROUBLES.find(({ id }) => id === symptom)?.symptom;
+    return {
+      blockId,
+      what: sign ?? firstSentence(step?.text ?? 'A step that the plan no longer has.'),
+      why: `${counted(stuck, 'maker')} ${stuck === 1 ? 'was' : 'were'} stuck${step ? ` at step ${step.number}` : ''}.`,
+      path: `order/${blockId}?step=${stepId}`,
+    };
+  });
 }
 
 /** What bags of some blocks that are not packed yet take more than there is and is on its way. */
