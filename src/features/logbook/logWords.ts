@@ -19,6 +19,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'contact-changed': 'wrote down where a maker is written to',
   'contact-forgotten': 'forgot where a maker was written to',
   'feed-renewed': 'renewed the calendar’s address',
+  'gallery-changed': 'changed the gallery',
   'group-added': 'made a group',
   'group-changed': 'changed a group',
   'invitation-taken-back': 'took an invitation back',

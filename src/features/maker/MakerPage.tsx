@@ -21,12 +21,14 @@ const loadRemadeNote = () => import('./RemadeNote');
 const loadBagPart = () => import('./BagPart');
 const loadStuckPart = () => import('./StuckPart');
 const loadAids = () => import('./Aids');
+const loadFinishedPart = () => import('./FinishedPart');
 const AllSteps = lazy(loadAllSteps);
 const HowTo = lazy(loadHowTo);
 const RemadeNote = lazy(loadRemadeNote);
 const BagPart = lazy(loadBagPart);
 const StuckPart = lazy(loadStuckPart);
 const Aids = lazy(loadAids);
+const FinishedPart = lazy(loadFinishedPart);
 const BatchCounter = lazy(loadBatchCounter);
 const loadRest = () =>
   Promise.all([
@@ -37,6 +39,7 @@ const loadRest = () =>
     loadRemadeNote(),
     loadStuckPart(),
     loadAids(),
+    loadFinishedPart(),
     loadTroubles(),
   ]);
 
@@ -168,6 +171,9 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
       </More>
       <More title="In the bag, and how to begin">
         <BagPart block={block} system={initial.project.unitSystem} />
+      </More>
+      <More title="Pictures of this block">
+        <FinishedPart token={token} maker={initial.maker} block={block} />
       </More>
       <More title="Signs, and how to">
         <HandedHowTo />

@@ -86,3 +86,28 @@ test('cautions follow what is said of the maker; letters grow and stay so on thi
   expect(localStorage.getItem('kevlo-letters')).toBe('large');
   expect(container.textContent).toMatch(/The next \d+ steps, about/);
 }); // prettier-ignore
+
+test('a picture of a finished block waits without a connection, is sent once, and is taken off again', async () => {
+  const FINISHED = '/api/m/secret-token/finished';
+  let isThere = false;
+  const photo = { id: 'f1', blockId: 'a', makerId: 'm1', maker: 'Ada', width: 4, height: 3, isShared: false, at: '' };
+  const asked = answering({
+    [EVENTS]: () => ({}),
+    [`GET ${FINISHED}`]: () => [{ ...photo, id: 'f2', makerId: 'm2', maker: 'Bo', isShared: true }],
+    [`POST ${FINISHED}`]: ({ body }) => (!isThere ? unreachable() : 'isRemoved' in (body as object) ? [] : [photo]),
+  });
+  atPhone();
+  press('Pictures of this block');
+  expect(await screen.findByRole('img', { name: 'Finished block: Bo' })).toBeTruthy();
+  const file = new File([new Uint8Array([1, 2, 3])], 'a.jpg', { type: 'image/jpeg' });
+  fireEvent.change(document.querySelector('input[type=file]')!, { target: { files: [file] } });
+  expect(await screen.findByText('A picture waits to be sent.')).toBeTruthy();
+  isThere = true;
+  act(() => void window.dispatchEvent(new Event('online')));
+  expect(await screen.findByText(/Yours; seen by your host alone/)).toBeTruthy();
+  const sent = asked.filter(({ method, path }) => method === 'POST' && path === FINISHED).map(({ body }) => body as { id: string; image: string });
+  expect(new Set(sent.map(({ id }) => id)).size).toBe(1);
+  expect(sent[0]?.image).toBe('AQID');
+  press('Take it off');
+  await waitFor(() => expect(screen.queryByText(/Yours/)).toBeNull());
+}); // prettier-ignore

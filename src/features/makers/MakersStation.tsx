@@ -68,6 +68,7 @@ export function MakersStation(props: MakersStationProps) {
         <Typography variant="h2">Makers</Typography>
         <Stack direction="row" className="no-print" sx={{ gap: 1, flexWrap: 'wrap' }}>
           <LinkButton href={`/p/${projectId}/makers/roll`}>Call the roll</LinkButton>
+          <LinkButton href={`/p/${projectId}/makers/gallery`}>Finished blocks</LinkButton>
           <LinkButton href={`/p/${projectId}/makers/class`}>Who waves (projector)</LinkButton>
           {mayEdit && <Button onClick={() => setOpened({ kind: 'groups' })}>Groups</Button>}
           {mayEdit && <RosterFile projectId={projectId} makers={makers} groups={groups} onLinks={setLinks} />}

@@ -44,6 +44,7 @@ export async function erasePerson(sql: postgres.Sql, access: Access<'edit'>, mak
       where id = ${makerId}`;
     await step`delete from message where maker_id = ${makerId}`;
     await step`delete from trouble where maker_id = ${makerId}`;
+    await step`delete from finished_photo where maker_id = ${makerId}`;
     await step`
       update audit set details = jsonb_set(details, '{names}', (details->'names') - ${person.name}::text)
       where project_id = ${access.project.id} and what = 'makers-added' and details->'names' ? ${person.name}`;

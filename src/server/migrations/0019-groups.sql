@@ -76,3 +76,18 @@ create table log_entry (
 );
 create index log_entry_project on log_entry (project_id, at);
 create index audit_project on audit (project_id, at);
+
+-- Pictures of finished blocks, for the host alone until they are shared in an open gallery.
+create table finished_photo (
+  id uuid primary key,
+  maker_id uuid not null references maker on delete cascade,
+  block_id uuid not null references block on delete cascade,
+  image bytea not null check (length(image) < 2000000),
+  width integer not null,
+  height integer not null,
+  is_shared boolean not null default false,
+  removed_at timestamptz,
+  at timestamptz not null default now()
+);
+create index finished_photo_block on finished_photo (block_id);
+alter table project add column is_gallery_open boolean not null default false;

@@ -7,3 +7,13 @@ export {
   setPhotoRemoved,
   type StepPhoto,
 } from './photos';
+export {
+  addFinished,
+  changeGallery,
+  finishedFor,
+  gallery,
+  readFinished,
+  readMakerFinished,
+  removeFinished,
+  type FinishedPhoto,
+} from './finished';

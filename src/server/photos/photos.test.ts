@@ -1,9 +1,18 @@
+import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
 import { makeBlock } from '../blocks';
 import { addMakers } from '../makers';
 import { addPhoto, listPhotos, readMakerPhoto, readPhoto, setPhotoRemoved } from './photos';
+import {
+  addFinished,
+  changeGallery,
+  finishedFor,
+  gallery,
+  readMakerFinished,
+  removeFinished,
+} from './finished';
 import { makerPage } from '../progress';
 import { createProject } from '../projects';
 import { testProject, type TestProject } from '../testing';
@@ -63,4 +72,27 @@ test('makers of the project see it by their link, nobody else does; taken off it
   await expect(readMakerPhoto(sql, token, id)).rejects.toMatchObject({ status: 404 });
   await setPhotoRemoved(sql, access, id, false);
   expect((await listPhotos(sql, project)).map((photo) => photo.id)).toContain(id);
+}); // prettier-ignore
+
+test('pictures of finished blocks: sent twice once, seen by others only shared in an open gallery, taken off by who sent them', async () => {
+  const [ann, bea] = await addMakers(sql, access, ['Ann Shows', 'Bea Looks']);
+  const [mine, theirs] = [ann?.token ?? '', bea?.token ?? ''];
+  const image = (await sharp({ create: { width: 9, height: 6, channels: 3, background: '#363' } }).png().toBuffer()).toString('base64');
+  const sent = { id: randomUUID(), blockId, image };
+  await addFinished(sql, mine, sent);
+  expect(await addFinished(sql, mine, sent)).toMatchObject([{ id: sent.id, maker: 'Ann Shows', isShared: false }]);
+  const seen = async (token: string) => (await finishedFor(sql, token)).length;
+  expect([await seen(mine), await seen(theirs)]).toEqual([1, 0]);
+  await expect(readMakerFinished(sql, theirs, sent.id)).rejects.toMatchObject({ status: 404 });
+  await changeGallery(sql, access, { id: sent.id, isShared: true });
+  expect(await seen(theirs)).toBe(0);
+  await changeGallery(sql, access, { isOpen: true });
+  expect(await seen(theirs)).toBe(1);
+  expect((await readMakerFinished(sql, theirs, sent.id)).length).toBeGreaterThan(100);
+  await expect(removeFinished(sql, theirs, sent.id)).rejects.toMatchObject({ status: 404 });
+  for (let more = 0; more < 4; more++) await addFinished(sql, mine, { ...sent, id: randomUUID() });
+  await expect(addFinished(sql, mine, { ...sent, id: randomUUID() })).rejects.toMatchObject({ status: 422 });
+  await removeFinished(sql, mine, sent.id);
+  expect((await gallery(sql, project)).photos).toHaveLength(4);
+  expect(await seen(theirs)).toBe(0);
 }); // prettier-ignore

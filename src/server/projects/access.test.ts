@@ -49,7 +49,17 @@ import {
   setRole,
 } from './people';
 import { MAY, type Role, type Wish } from './permissions';
-import { addPhoto, readMakerPhoto, readPhoto, setPhotoRemoved } from '../photos';
+import {
+  addFinished,
+  addPhoto,
+  changeGallery,
+  readFinished,
+  readMakerFinished,
+  readMakerPhoto,
+  readPhoto,
+  removeFinished,
+  setPhotoRemoved,
+} from '../photos';
 import { changeProjectBasting } from './projectBasting';
 import { openProject } from './access';
 import { changeProject, createProject } from './projects';
@@ -88,6 +98,7 @@ interface Place {
   readonly trouble: string;
   readonly word: string;
   readonly line: string;
+  readonly finished: string;
 }
 let own: Place;
 let foreign: Place;
@@ -115,7 +126,8 @@ async function makePlace(name: string): Promise<Place> {
   const [order] = await sql<{ id: string }[]>`
     insert into placed_order (project_id, name, lines) values (${project}, 'Before', '[]') returning id`;
   const group = await addGroup(sql, access, 'Evening');
-  const [trouble, word, line] = [randomUUID(), randomUUID(), randomUUID()];
+  const [trouble, word, line, finished] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+  await addFinished(sql, link, { id: finished, blockId: block, image });
   const at = new Date().toISOString();
   await recordEvents(sql, link, [{ clientId: trouble, blockId: block, stepId: 'join-1', kind: 'stuck', at }]);
   await sayWord(sql, link, { id: word, troubleId: trouble, text: 'It puckers.', image });
@@ -125,6 +137,7 @@ async function makePlace(name: string): Promise<Place> {
     trouble,
     word,
     line,
+    finished,
     order: order?.id ?? '',
     message: message?.id ?? '',
     project,
@@ -164,6 +177,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   openBlock: ['read', async (who, project, { block }) => openBlock(sql, await reading(who, project), block)],
   readRevision: ['read', async (who, project, { block }) => readRevision(sql, await reading(who, project), block)],
   readPhoto: ['read', async (who, project, { photo }) => readPhoto(sql, await reading(who, project), photo)],
+  readFinished: ['read', async (who, project, { finished }) => readFinished(sql, await reading(who, project), finished)],
   readWordImage: ['read', async (who, project, { word }) => readWordImage(sql, await reading(who, project), word)],
   actOnTrouble: ['pack', async (who, project, { trouble }) => actOnTrouble(sql, await open(who, project, 'pack'), trouble, { kind: 'settle' })],
   addLogEntry: ['pack', async (who, project, { block }) => addLogEntry(sql, await open(who, project, 'pack'), { id: randomUUID(), kind: 'note', blockId: block, text: 'x' })],
@@ -183,6 +197,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   setPhotoRemoved: ['edit', async (who, project, { photo }) => setPhotoRemoved(sql, await open(who, project, 'edit'), photo, true)],
   renameCloth: ['edit', async (who, project) => renameCloth(sql, await open(who, project, 'edit'), { from: star.patches[0]?.fabric ?? '', to: 'Other' })],
   noteForAll: ['edit', async (who, project, { trouble }) => noteForAll(sql, await open(who, project, 'edit'), trouble, 'Mind the tips.')],
+  changeGallery: ['edit', async (who, project, { finished }) => changeGallery(sql, await open(who, project, 'edit'), { id: finished, isShared: true })],
   addGroup: ['edit', async (who, project) => addGroup(sql, await open(who, project, 'edit'), 'Morning')],
   changeGroup: ['edit', async (who, project, { group }) => changeGroup(sql, await open(who, project, 'edit'), group, { name: 'Late' })],
   changeMaker: ['edit', async (who, project, { maker, group }) => changeMaker(sql, await open(who, project, 'edit'), maker, { groupId: group })],
@@ -223,7 +238,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
 
 /** All that a refused call might have changed. */
 async function everything(): Promise<string> {
-  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'progress_event', 'audit'];
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'finished_photo', 'progress_event', 'audit'];
   const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
   return JSON.stringify(rows);
 } // prettier-ignore
@@ -259,6 +274,11 @@ test('a maker’s link opens nothing of another project', async () => {
   expect(await statusOf(countPractice(sql, own.token, [{ blockId: foreign.block, question: 'clash:s1', isRight: true }]))).toBe(404); // prettier-ignore
   expect(await statusOf(readMakerPhoto(sql, own.token, foreign.photo))).toBe(404);
   expect(await statusOf(readMakerWordImage(sql, own.token, foreign.word))).toBe(404);
+  expect(await statusOf(readMakerFinished(sql, own.token, foreign.finished))).toBe(404);
+  expect(await statusOf(removeFinished(sql, own.token, foreign.finished))).toBe(404);
+  expect(
+    await statusOf(addFinished(sql, own.token, { id: randomUUID(), blockId: foreign.block, image })),
+  ).toBe(404);
   expect(
     await statusOf(sayWord(sql, own.token, { id: randomUUID(), troubleId: foreign.trouble, text: 'x' })),
   ).toBe(404);
