@@ -5,7 +5,7 @@ import type { ChangeKind } from '@/server/live';
 /** How long to wait after a refusal before asking again, ms. */
 const REFUSED_WAIT_MS = 5000;
 
-type Listener = (kind: ChangeKind | 'ready') => void;
+type Listener = (kind: ChangeKind | 'ready', makerId?: string) => void;
 
 /** One stream per project and page, for however many parts of the page listen: a browser has few connections to give. */
 const streams = new Map<string, Stream>();
@@ -38,8 +38,11 @@ class Stream {
   #open(): void {
     const source = new EventSource(this.#address);
     this.#source = source;
-    const tell: Listener = (kind) => this.#listeners.forEach((listener) => listener(kind));
-    source.addEventListener('change', (event: MessageEvent<ChangeKind>) => tell(event.data));
+    const tell: Listener = (kind, makerId) => this.#listeners.forEach((listener) => listener(kind, makerId));
+    source.addEventListener('change', ({ data }: MessageEvent<string>) => {
+      const [kind, makerId] = data.split(' ');
+      tell(kind as ChangeKind, makerId);
+    });
     source.addEventListener('ready', () => tell('ready'));
     // After a lost line the browser asks again by itself; after a refusal (a server just starting) it gives up.
     source.addEventListener('error', () => {
@@ -49,16 +52,23 @@ class Stream {
   }
 }
 
-/** Calls back when something of these kinds changes in a project, on whichever server; also after a lost connection. */
-export function useLive(projectId: string, kinds: readonly ChangeKind[], onChange: () => void): void {
+/**
+ * Calls back when something of these kinds changes in a project, on whichever server; also after a lost connection.
+ * @param onChange told whose progress changed, where it is one maker’s
+ */
+export function useLive(
+  projectId: string,
+  kinds: readonly ChangeKind[],
+  onChange: (makerId?: string) => void,
+): void {
   const latest = useRef({ kinds, onChange });
   useEffect(() => {
     latest.current = { kinds, onChange };
   });
   useEffect(() => {
-    const listener: Listener = (kind) => {
+    const listener: Listener = (kind, makerId) => {
       if (kind === 'ready' || kind === 'everything' || latest.current.kinds.includes(kind))
-        latest.current.onChange();
+        latest.current.onChange(makerId);
     };
     const stream = streams.get(projectId) ?? new Stream(projectId);
     streams.set(projectId, stream);

@@ -49,9 +49,9 @@ export function foldEvents(
       stuck.delete(event.stepId);
       changed.delete(event.stepId);
     } else if (event.kind === 'undone') {
-      done.delete(event.stepId);
+      // Of a step that was not done it is the call for help that is taken back.
+      if (!done.delete(event.stepId)) stuck.delete(event.stepId);
       changed.delete(event.stepId);
-      stuck.delete(event.stepId);
     } else stuck.add(event.stepId);
   }
   const known = new Set(stepIds);

@@ -38,6 +38,7 @@ test.each<[string, [ProgressEvent['kind'], string, number][], string[], string[]
   ['help that was asked for ends when the step is done', [['stuck', 'a', 1], ['done', 'a', 2]], ['a'], []],
   ['help asked for on a step that is done is none', [['done', 'a', 1], ['stuck', 'a', 2]], ['a'], []],
   ['a step that is undone again has its help back', [['done', 'a', 1], ['stuck', 'a', 2], ['undone', 'a', 3]], [], ['a']],
+  ['help that is taken back is none', [['stuck', 'a', 1], ['undone', 'a', 2]], [], []],
   ['help on a step that the plan lost is not shown', [['stuck', 'gone', 1]], [], []],
   ['at the same time the later to come counts', [['done', 'a', 1], ['undone', 'a', 1]], [], []],
   ['a late entry of an earlier time does not undo a newer one', [['done', 'b', 5], ['undone', 'b', 2]], ['b'], []],

@@ -5,13 +5,10 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import useSWR from 'swr';
 import type { Maker, MakerGroup } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
-import { read } from '@/ui/api';
 import { LinkButton } from '@/ui/LinkButton';
 import { Notice } from '@/ui/Notice';
-import { useLive } from '@/ui/useLive';
 import { AddMakers } from './AddMakers';
 import { BlockUnits } from './BlockUnits';
 import { BlocksDialog } from './BlocksDialog';
@@ -23,6 +20,7 @@ import { RosterFile } from './RosterFile';
 import type { TroublesPanelProps } from './troubleGroups';
 import { TroublesPanel } from './TroublesPanel';
 import { useRoster } from './useRoster';
+import { useWallProgress } from './useWallProgress';
 import { WallTools, type WallDrop } from './WallTools';
 import { FIRST_CHOICE, wallLines, type Keeping } from './wallView';
 
@@ -47,8 +45,7 @@ export function MakersStation(props: MakersStationProps) {
   const [links, setLinks] = useState<readonly MakerLink[]>([]);
   const [choice, setChoice] = useState(FIRST_CHOICE);
   const [looked, setLooked] = useState<string | undefined>();
-  const { data: progress = initialProgress, mutate } = useSWR<readonly BlockProgress[]>(`/api/projects/${projectId}/progress`, read, { fallbackData: initialProgress });
-  useLive(projectId, ['progress', 'makers', 'blocks'], () => void mutate());
+  const { progress, refresh } = useWallProgress(projectId, initialProgress);
   const roster = useRoster(projectId, setLinks);
   const drop = drops.find(({ id }) => id === choice.drop);
   const shown = useMemo(() => (drop ? blocks.filter(({ id }) => drop.blocks.includes(id)) : blocks), [blocks, drop]);
@@ -102,7 +99,7 @@ export function MakersStation(props: MakersStationProps) {
       <BlocksDialog
         maker={opened?.kind === 'blocks' ? maker : undefined}
         blocks={blocks}
-        onSkip={(one, blockId, isSkipped) => void roster.skip(one, blockId, isSkipped).then(() => mutate())}
+        onSkip={(one, blockId, isSkipped) => void roster.skip(one, blockId, isSkipped).then(() => refresh())}
         onClose={() => setOpened(undefined)}
       />
       {opened?.kind === 'maker' && maker && <MakerDialog key={maker.id} projectId={projectId} maker={maker} groups={groups} roster={roster} onClose={() => setOpened(undefined)} />}

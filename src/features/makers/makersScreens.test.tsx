@@ -36,6 +36,7 @@ function atMakers(list = makers) {
   const asked = answering({
     'GET /api/projects/p1/progress': () => server.progress,
     'PATCH /api/projects/p1/makers/.*': ({ body }) => ('link' in (body as object) ? { link: 'http://x/m/new' } : {}),
+    'GET /api/projects/p1/progress.maker=(.*)': (_, [, id]) => server.progress.filter(({ makerId }) => makerId === id),
     'GET /api/projects/p1/progress.block=a': () => UNITS,
     'POST /api/projects/p1/roster': ({ body }) => ({ added: [{ id: 'm9', name: 'Cy', link: 'http://x/m/cy' }], before: [{ name: 'Ada', group: '' }], ...(body as object) }),
     'POST /api/projects/p1/makers': ({ body }) =>
@@ -233,8 +234,32 @@ test('a link that no phone can open is said to be so; one that can is not', asyn
   expect(await screen.findByText('A phone cannot open these.')).toBeTruthy();
   press('Close');
   await waitFor(() => expect(screen.queryByTestId('maker-link')).toBeNull());
+  await screen.findByRole('button', { name: 'Blocks and link of Ada' });
   link.now = 'https://kevlo.example/m/x';
   choose('Ada', /^Give a new link/);
   await screen.findByTestId('maker-link');
   expect(screen.queryByText('A phone cannot open these.')).toBeNull();
+});
+
+test('a tick reads its own maker again and nobody else; many at once read all; who crossed is not lost', async () => {
+  const { server, asked } = atMakers();
+  await settled();
+  const gets = () =>
+    asked
+      .filter(({ method, path }) => method === 'GET' && path.includes('/progress'))
+      .map(({ path }) => path.split('/').at(-1));
+  const before = gets().length;
+  server.progress = [entry('m1', 'a', 7), entry('m1', 'b', 1), entry('m2', 'a', 10)];
+  act(() => FakeStream.tell('progress m1'));
+  await waitFor(() => expect(row('Ada').textContent).toContain('8 of 20'));
+  // Nobody was told of Bo yet: what the wall knows of him stays.
+  expect(row('Bo').textContent).toContain('stuck on Star');
+  expect(gets().slice(before)).toEqual(['progress?maker=m1']);
+  act(() => {
+    FakeStream.tell('progress m2');
+    FakeStream.tell('progress m1');
+    FakeStream.tell('makers');
+  });
+  await waitFor(() => expect(row('Bo').textContent).not.toContain('stuck'));
+  expect(gets().slice(before + 1)).toEqual(['progress?maker=m2', 'progress']);
 });

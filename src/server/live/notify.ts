@@ -20,9 +20,12 @@ export type ChangeKind =
 export interface Change {
   readonly projectId: string;
   readonly kind: ChangeKind;
+  /** Whose progress it is, where it is one maker’s: a wall need not read the others again. */
+  readonly makerId?: string;
 }
 
 /** Tells all server processes that something of a project changed; sent when the transaction commits. */
-export async function notify(sql: Sql, projectId: string, kind: ChangeKind): Promise<void> {
-  await sql`select pg_notify(${CHANNEL}, ${JSON.stringify({ projectId, kind } satisfies Change)})`;
+export async function notify(sql: Sql, projectId: string, kind: ChangeKind, makerId?: string): Promise<void> {
+  const change: Change = { projectId, kind, ...(makerId === undefined ? {} : { makerId }) };
+  await sql`select pg_notify(${CHANNEL}, ${JSON.stringify(change)})`;
 }

@@ -45,15 +45,16 @@ export interface PairStanding {
   readonly events: readonly ProgressEvent[];
 }
 
-/** Every maker with every block that they sew. */
-export async function standingsOf(sql: Sql, project: Project): Promise<PairStanding[]> {
+/** Every maker, or one, with every block that they sew. */
+export async function standingsOf(sql: Sql, project: Project, makerId?: string): Promise<PairStanding[]> {
   const [{ blocks, settings }, makers, all] = await Promise.all([
     listSummaries(sql, project),
     listMakers(sql, project),
-    readEvents(sql, project),
+    readEvents(sql, project, makerId),
   ]);
   const byPair = new Map(all.map((one) => [`${one.makerId}/${one.blockId}`, one.events]));
-  const pairs = makers.flatMap(({ id, skips }) =>
+  const asked = makerId === undefined ? makers : makers.filter(({ id }) => id === makerId);
+  const pairs = asked.flatMap(({ id, skips }) =>
     blocks.filter((block) => !skips.includes(block.id)).map((block) => ({ makerId: id, block })),
   );
   return Promise.all(

@@ -71,7 +71,7 @@ export async function recordEvents(
         on conflict (maker_id, client_id) do nothing returning id`;
       if (rows.length > 0) added.push({ ...event, at: new Date(time).toISOString() });
     }
-    if (added.length > 0) await notify(step, project.id, 'progress');
+    if (added.length > 0) await notify(step, project.id, 'progress', maker.id);
     if (await followTicks(step, maker.id, added)) await notify(step, project.id, 'troubles');
     const recorded = events.map(({ clientId }) => clientId);
     const [row] = await step<{ upTo: number }[]>`
@@ -92,6 +92,11 @@ async function latestEntry(sql: Sql, makerId: string): Promise<number> {
 function ownUnits(sql: Sql, { stepId: id, units }: RecordedEvent) {
   const kind = id.split('-')[0] as 'baste' | 'join' | 'applique';
   return units && stepId(kind, units) === id ? json(sql, units) : null;
+}
+
+/** One maker's progress on every block that they sew; nothing for one who is not there. */
+export async function progressOfMaker(sql: Sql, project: Project, makerId: string): Promise<BlockProgress[]> {
+  return projectProgress(sql, project, standingsOf(sql, project, makerId));
 }
 
 /** Every maker's progress on every block that they sew. */

@@ -65,14 +65,19 @@ async function doWith(step: Sql, { account, project }: Access<'pack'>, trouble: 
     case 'teach':
       await step`update trouble set is_to_teach = ${act.isToTeach} where id = ${id}`;
   }
-  await notify(step, project.id, 'progress');
+  await notify(step, project.id, 'progress', trouble.makerId);
 } // prettier-ignore
 
-/** Adds an entry to a maker’s step where their last one there is of a kind: what they ticked meanwhile stands. */
+/**
+ * Adds an entry to a maker’s step where their last one there is of a kind: what they ticked meanwhile stands. A step that was done
+ * before the call for help stays done.
+ */
 async function tick(step: Sql, { makerId, blockId, stepId }: Trouble, last: string, kind: string): Promise<void> {
   await step`
     insert into progress_event (client_id, maker_id, block_id, step_id, kind, at, device)
-    select ${randomUUID()}, ${makerId}, ${blockId}, ${stepId}, ${kind}, now(), 'host'
+    select ${randomUUID()}, ${makerId}, ${blockId}, ${stepId}, case when ${kind} = 'undone' and 'done' = (
+        select kind from progress_event where maker_id = ${makerId} and block_id = ${blockId} and step_id = ${stepId} and kind <> 'stuck'
+        order by at desc, id desc limit 1) then 'done' else ${kind} end, now(), 'host'
     where ${last} = (select kind from progress_event where maker_id = ${makerId} and block_id = ${blockId}
       and step_id = ${stepId} order by at desc, id desc limit 1)`;
 } // prettier-ignore

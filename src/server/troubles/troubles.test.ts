@@ -70,8 +70,13 @@ test('a host settles it and takes that back; a step that was done meanwhile stay
   expect([await stateOf(trouble), await isStuck(id)]).toEqual(['open', true]);
   await recordEvents(sql, token, [event(blockId, step, 'done')]);
   await actOnTrouble(sql, access, trouble, { kind: 'settle' });
-  const progress = (await projectProgress(sql, project)).find((one) => one.makerId === id);
-  expect(progress?.done).toBe(1);
+  const done = async () => (await projectProgress(sql, project)).find((one) => one.makerId === id)?.done;
+  expect(await done()).toBe(1);
+  // Help asked for on a step that is done: settled, the step stays done.
+  const again = event(blockId, step, 'stuck');
+  await recordEvents(sql, token, [again]);
+  await actOnTrouble(sql, access, again.clientId, { kind: 'settle' });
+  expect(await done()).toBe(1);
 });
 
 test('given to someone of the project, marked to teach, turned into a note for everybody', async () => {

@@ -9,7 +9,7 @@ export const dynamic = 'force-dynamic';
 /** How often a line is sent so that proxies keep the stream open and dead ones are noticed, ms. */
 const HEARTBEAT_MS = 20_000;
 
-/** Server-sent events: one `change` with the kind for every change to the project, told by whichever server. */
+/** Server-sent events: one `change` with the kind (and the maker, where it is one’s progress) for every change to the project, told by whichever server. */
 export const GET = projectRoute('read', async (request, access) => {
   const token = await sessionToken();
   /** Whether whoever listens is still signed in and still belongs to the project. */
@@ -42,9 +42,10 @@ export const GET = projectRoute('read', async (request, access) => {
         end();
         controller.close();
       };
-      stop = await onChange(database(), ({ projectId, kind }) => {
+      stop = await onChange(database(), ({ projectId, kind, makerId }) => {
         if (kind === 'people' || kind === 'everything') void look();
-        if (projectId === access.project.id || projectId === '') send(`event: change\ndata: ${kind}\n\n`);
+        if (projectId === access.project.id || projectId === '')
+          send(`event: change\ndata: ${kind}${makerId === undefined ? '' : ` ${makerId}`}\n\n`);
       });
       // The page may have gone while the first look at the database took its time.
       if (isOver || request.signal.aborted) return end();

@@ -1,12 +1,13 @@
 import { database } from '@/server/database';
 import { projectRoute, queryOf } from '@/server/http';
 import { id, parse } from '@/server/parse';
-import { blockUnits, projectProgress } from '@/server/progress';
+import { blockUnits, progressOfMaker, projectProgress } from '@/server/progress';
 
-/** How far everybody is; of one block, unit by unit. */
+/** How far everybody is, or one maker; of one block, unit by unit. */
 export const GET = projectRoute('read', async (request, { project }) => {
-  const { block } = queryOf(request);
-  return block === undefined
-    ? projectProgress(database(), project)
-    : blockUnits(database(), project, parse(id(), block));
+  const { block, maker } = queryOf(request);
+  const sql = database();
+  if (block !== undefined) return blockUnits(sql, project, parse(id(), block));
+  if (maker !== undefined) return progressOfMaker(sql, project, parse(id(), maker));
+  return projectProgress(sql, project);
 });
