@@ -25,6 +25,8 @@ interface BagsStationProps {
   readonly kits: readonly Kit[];
   readonly pickList: PickList;
   readonly fabrics: readonly string[];
+  /** Papers that are there, by name. */
+  readonly stock: Readonly<Record<string, number>>;
   readonly drops: readonly {
     readonly id: string;
     readonly title: string;
@@ -33,7 +35,16 @@ interface BagsStationProps {
 }
 
 /** What goes in which bag, is it packed, and what all bags take together. */
-export function BagsStation({ project, blocks, makers, kits, pickList, fabrics, drops }: BagsStationProps) {
+export function BagsStation({
+  project,
+  blocks,
+  makers,
+  kits,
+  pickList,
+  fabrics,
+  stock,
+  drops,
+}: BagsStationProps) {
   const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock'>('wall');
   // The map of the top leads to a block's bag by its name in the address.
   useEffect(() => {
@@ -96,7 +107,7 @@ export function BagsStation({ project, blocks, makers, kits, pickList, fabrics, 
         </Stack>
       )}
       {tab === 'pick' && <PickListView list={pickList} project={project} makers={makers.length} />}
-      {tab === 'stock' && <FromStockView projectId={project.id} papers={pickList.papers} />}
+      {tab === 'stock' && <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} />}
     </Box>
   );
 }

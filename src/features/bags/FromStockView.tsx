@@ -15,17 +15,21 @@ interface FromStockViewProps {
   readonly projectId: string;
   /** Papers of the project by name, with how many all bags take. */
   readonly papers: readonly { readonly what: string; readonly total: number }[];
+  /** What the stock says is there, by name; another count may be supposed here. */
+  readonly stock: Readonly<Record<string, number>>;
 }
 
 /** What lies on the shelf: which bags can be packed from it, and what is to be got for the rest. */
-export function FromStockView({ projectId, papers }: FromStockViewProps) {
+export function FromStockView({ projectId, papers, stock: stocked }: FromStockViewProps) {
   const notice = useNotice();
   const [kept, keep] = useRemembered(`kevlo-paper-stock-${projectId}`);
   const typed = readTyped(kept);
   const [found, setFound] = useState<FromStock | 'busy' | undefined>();
-  const wrong = papers.filter(({ what }) => countOf(typed[what]) === undefined);
+  const textOf = (what: string) => typed[what] ?? (stocked[what] ? String(stocked[what]) : '');
+  const wrong = papers.filter(({ what }) => countOf(textOf(what)) === undefined);
+  const isOwn = papers.some(({ what }) => typed[what] !== undefined);
   const ask = async () => {
-    const stock = Object.fromEntries(papers.map(({ what }) => [what, countOf(typed[what]) ?? 0]));
+    const stock = Object.fromEntries(papers.map(({ what }) => [what, countOf(textOf(what)) ?? 0]));
     setFound('busy');
     try {
       setFound(await send<FromStock>('POST', `/api/projects/${projectId}/share`, { stock }));
@@ -37,8 +41,8 @@ export function FromStockView({ projectId, papers }: FromStockViewProps) {
   return (
     <Box>
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
-        Count the papers that are there, also those that came back. Kevlo says which bags can be packed complete:
-        the most of them, earlier drops first.
+        What was counted into the stock stands here, less what bags took since; another count may be supposed. Kevlo says
+        which bags can be packed complete: the most of them, earlier drops first.
       </Typography>
       <Stack
         component="form"
@@ -53,10 +57,10 @@ export function FromStockView({ projectId, papers }: FromStockViewProps) {
           <TextField
             key={what}
             label={what}
-            value={typed[what] ?? ''}
+            value={textOf(what)}
             placeholder="0"
-            error={countOf(typed[what]) === undefined}
-            helperText={countOf(typed[what]) === undefined ? 'A whole number from 0, please' : `${total} for all bags`}
+            error={countOf(textOf(what)) === undefined}
+            helperText={countOf(textOf(what)) === undefined ? 'A whole number from 0, please' : `${total} for all bags`}
             onChange={({ target }) => keep(JSON.stringify({ ...typed, [what]: target.value }))}
             slotProps={{ htmlInput: { inputMode: 'numeric' }, inputLabel: { shrink: true } }}
             sx={{ width: 240 }}
@@ -65,6 +69,11 @@ export function FromStockView({ projectId, papers }: FromStockViewProps) {
         <Button type="submit" variant="contained" disabled={wrong.length > 0 || found === 'busy'} sx={{ minHeight: 48 }}>
           Which bags can be packed?
         </Button>
+        {isOwn && (
+          <Button onClick={() => keep('{}')} sx={{ minHeight: 48 }}>
+            As the stock says
+          </Button>
+        )}
       </Stack>
       <Box aria-live="polite" sx={{ mt: 2 }}>
         {found === 'busy' && <Typography role="status">One moment …</Typography>}

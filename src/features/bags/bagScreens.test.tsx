@@ -8,6 +8,7 @@ import type { Kit, KitStatus } from '@/server/bags';
 import { Notices } from '@/ui/Notices';
 import { FakeStream, answering, settled, type Asked } from '@/ui/testing';
 import { PLAIN_MAKER } from '@/ui/testing';
+import { FromStockView } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { BagsStation } from './BagsStation';
 import { PrintSheets } from './PrintSheets';
@@ -65,7 +66,7 @@ function atBags(kits: readonly Kit[] = []) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} stock={{}} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -205,6 +206,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
   render(
     <BagsStation
       drops={[]}
+      stock={{}}
       project={project as never}
       blocks={[]}
       makers={makers}
@@ -292,4 +294,22 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
   expect(screen.queryByRole('button', { name: /Maker 003, Plate/ })).toBeNull();
   expect(screen.getByRole('button', { name: /Maker 003, Star/ })).toBeTruthy();
   for (const [name, before] of measured) Object.defineProperty(HTMLElement.prototype, name, before);
+}); // prettier-ignore
+
+test('what was counted into the stock is what bags are packed from, until another count is supposed; that is put back', async () => {
+  const asked = answering({ 'POST /api/projects/p1/share': () => ({ ready: [], wanting: 2, missing: [], isProven: true }) });
+  render(
+    <Notices>
+      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} />
+    </Notices>,
+  );
+  const field = () => screen.getByRole('textbox', { name: 'hexagon' }) as HTMLInputElement;
+  expect(field().value).toBe('31');
+  fireEvent.click(screen.getByRole('button', { name: 'Which bags can be packed?' }));
+  await screen.findByText('0 of 2 bags can be packed now');
+  expect(asked.at(-1)?.body).toEqual({ stock: { hexagon: 31, kite: 0 } });
+  fireEvent.change(field(), { target: { value: '' } });
+  expect(field().value).toBe('');
+  fireEvent.click(screen.getByRole('button', { name: 'As the stock says' }));
+  expect(field().value).toBe('31');
 }); // prettier-ignore

@@ -1,5 +1,6 @@
 import { pickList } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
+import { orderOf } from '@/core/order';
 import { BagsStation } from '@/features/bags/BagsStation';
 import { sewersOf } from '@/core/bags';
 import { StationPage } from '@/ui/StationPage';
@@ -9,6 +10,7 @@ import { database } from '@/server/database';
 import { saySaved } from '@/core/sheet';
 import { papersOfProject } from '@/server/blocks';
 import { readKeptCalendar } from '@/server/calendar';
+import { orderFacts, wantedOf } from '@/server/orders';
 import { loadBlocks, loadPeople } from '../load';
 
 export const metadata = { title: 'Bags' };
@@ -55,8 +57,19 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
         kits={kits}
         pickList={list}
         fabrics={fabrics}
+        stock={await paperStock(projectId)}
         drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
       />
     </StationPage>
+  );
+}
+
+/** Papers that are there, by name: as they were counted, less what bags took since. */
+async function paperStock(projectId: string): Promise<Record<string, number>> {
+  const { project, blocks } = await loadBlocks(projectId);
+  const { makers, kits } = await loadPeople(projectId);
+  const { lines } = orderOf(wantedOf(await orderFacts(database(), project, { blocks, makers, kits })));
+  return Object.fromEntries(
+    lines.flatMap(({ group, thing, stock }) => (group === 'papers' ? [[thing, Math.floor(stock)]] : [])),
   );
 }
