@@ -72,6 +72,9 @@ export function BagsStation({
           <Button component={Link} href={`/p/${project.id}/bags/print`}>
             Print lists and labels
           </Button>
+          <Button component={Link} href={`/p/${project.id}/bags/sorter`}>
+            Sorter
+          </Button>
           <Button component={Link} href={`/p/${project.id}/bags/count`}>
             Count a pile
           </Button>
