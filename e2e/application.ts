@@ -8,18 +8,21 @@ export class Application {
   private constructor(
     readonly addresses: readonly string[],
     readonly url: string,
+    private readonly env: Readonly<Record<string, string>>,
     private servers: readonly ChildProcess[],
     private readonly drop: () => Promise<void>,
   ) {}
 
-  static async start(processes: number): Promise<Application> {
+  /** @param env what the processes find in their environment besides */
+  static async start(processes: number, env: Readonly<Record<string, string>> = {}): Promise<Application> {
     const { url, drop } = await testDatabase();
     const ports = await Promise.all(Array.from({ length: processes }, freePort));
-    const servers = ports.map((port) => serve(url, port));
+    const servers = ports.map((port) => serve(url, port, env));
     for (const port of ports) await untilAnswers(port);
     return new Application(
       ports.map((port) => `http://127.0.0.1:${port}`),
       url,
+      env,
       servers,
       drop,
     );
@@ -36,7 +39,7 @@ export class Application {
   /** Answers again at the same addresses. */
   async restore(): Promise<void> {
     const ports = this.addresses.map((address) => Number(new URL(address).port));
-    this.servers = ports.map((port) => serve(this.url, port));
+    this.servers = ports.map((port) => serve(this.url, port, this.env));
     for (const port of ports) await untilAnswers(port);
   }
 
@@ -46,7 +49,7 @@ export class Application {
   }
 }
 
-function serve(url: string, port: number): ChildProcess {
+function serve(url: string, port: number, env: Readonly<Record<string, string>>): ChildProcess {
   const next = path.join(process.cwd(), 'node_modules/next/dist/bin/next');
   const peer = path.join(process.cwd(), 'dist/cli/peer.js');
   return spawn(process.execPath, ['--import', peer, next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
@@ -56,6 +59,7 @@ function serve(url: string, port: number): ChildProcess {
       KEVLO_DIST: '.next-test',
       KEVLO_ROOT: process.cwd(),
       NODE_ENV: 'production',
+      ...env,
     },
     stdio: 'ignore',
   });

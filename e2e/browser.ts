@@ -34,11 +34,17 @@ export class Browser {
     readonly base: string,
   ) {}
 
-  static async open(base: string, width = 1280, height = 800): Promise<Browser> {
+  /** @param more arguments of the browser besides the usual */
+  static async open(
+    base: string,
+    width = 1280,
+    height = 800,
+    more: readonly string[] = [],
+  ): Promise<Browser> {
     const profile = mkdtempSync(path.join(tmpdir(), 'kevlo-browser-'));
     const options = new chrome.Options();
     options.setChromeBinaryPath('/usr/bin/chromium');
-    options.addArguments(...ARGUMENTS, `--user-data-dir=${profile}`);
+    options.addArguments(...ARGUMENTS, ...more, `--user-data-dir=${profile}`);
     const driver = await new Builder()
       .forBrowser('chrome')
       .setChromeOptions(options)
