@@ -13,7 +13,7 @@ const REST_MS = 800;
 interface SavedDocumentOptions<T> {
   readonly projectId: string;
   /** What it is called in the address and in what is sent. */
-  readonly name: 'setting' | 'calendar' | 'reminders' | 'order';
+  readonly name: 'setting' | 'calendar' | 'reminders' | 'order' | 'extras';
   readonly initial: T;
   readonly revision: number;
   /** Something typed cannot be read: nothing is saved until it is mended. */

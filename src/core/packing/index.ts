@@ -26,3 +26,12 @@ export {
   type WeighedCount,
   type Weighing,
 } from './weighing';
+export {
+  EXTRA_LIMITS,
+  NO_EXTRAS,
+  extraLines,
+  placeOfBag,
+  type BagExtra,
+  type BagExtras,
+  type BagPlace,
+} from './bagExtras';

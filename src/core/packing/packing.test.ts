@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import type { BagContents } from '../bags';
-import { bagCode, bagState, mergeTicks, packingLines, readBagCode, sayCode, type Ticks } from '.';
+import { bagCode, bagState, extraLines, mergeTicks, packingLines, placeOfBag, readBagCode, sayCode, type Ticks } from '.'; // prettier-ignore
 
 const SIGNS = '0123456789ABCDEFGHJKMNPQRSTVWXY';
 const code = bagCode('block-1', 'maker-1');
@@ -70,6 +70,24 @@ test('what several helpers say comes out the same in any order and however often
         const latest = Math.max(...[a, b, c].map((one) => one[key]?.at ?? -1));
         expect(all[key]?.at).toBe(latest);
       }
+    }),
+  );
+});
+
+test('extras: what goes into the first bag goes into one bag of each maker, whatever they leave out; of one name there is one line', () => {
+  const extras = { first: [{ what: 'needles', count: 3 }], last: [{ what: 'backing', count: 1 }], every: [{ what: 'needles', count: 1 }] }; // prettier-ignore
+  const order = ['a', 'b', 'c'];
+  const linesOf = (block: string, skips: string[]) => extraLines(extras, placeOfBag(order, skips, block)).map(({ what, count }) => [what, count]); // prettier-ignore
+  expect(linesOf('a', [])).toEqual([['needles', 4]]);
+  expect(linesOf('b', [])).toEqual([['needles', 1]]);
+  expect(linesOf('c', [])).toEqual([['needles', 1], ['backing', 1]]); // prettier-ignore
+  expect(linesOf('b', ['a', 'c'])).toEqual([['needles', 4], ['backing', 1]]); // prettier-ignore
+  fc.assert(
+    fc.property(fc.subarray(order), (skips) => {
+      const own = order.filter((id) => !skips.includes(id));
+      const places = own.map((id) => placeOfBag(order, skips, id));
+      expect(places.filter(({ isFirst }) => isFirst)).toHaveLength(Math.min(1, own.length));
+      expect(places.filter(({ isLast }) => isLast)).toHaveLength(Math.min(1, own.length));
     }),
   );
 });

@@ -5,7 +5,7 @@ import { formatLength, type UnitSystem } from '../length';
 /** One line to put into a bag. */
 export interface PackingLine {
   readonly key: string;
-  readonly group: 'papers' | 'cloth' | 'top';
+  readonly group: 'papers' | 'cloth' | 'top' | 'extras';
   readonly what: string;
   /** What is to be looked at: how many of each hand, what it is for. */
   readonly note: string;

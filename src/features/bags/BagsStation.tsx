@@ -8,12 +8,13 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { PickList } from '@/core/bags';
-import type { Kit } from '@/server/bags';
+import type { KeptExtras, Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { Notice } from '@/ui/Notice';
 import type { BagBlock } from './bagBlock';
 import { BagContentsCard } from './BagContentsCard';
+import { ExtrasView } from './ExtrasView';
 import { FromStockView } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { PickListView } from './PickListView';
@@ -27,6 +28,7 @@ interface BagsStationProps {
   readonly fabrics: readonly string[];
   /** Papers that are there, by name. */
   readonly stock: Readonly<Record<string, number>>;
+  readonly extras: KeptExtras;
   readonly drops: readonly {
     readonly id: string;
     readonly title: string;
@@ -43,9 +45,10 @@ export function BagsStation({
   pickList,
   fabrics,
   stock,
+  extras,
   drops,
 }: BagsStationProps) {
-  const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock'>('wall');
+  const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock' | 'extras'>('wall');
   // The map of the top leads to a block's bag by its name in the address.
   useEffect(() => {
     const follow = () => {
@@ -92,6 +95,7 @@ export function BagsStation({
         <Tab value="contents" label="In each bag" sx={{ textTransform: 'none' }} />
         <Tab value="pick" label="Pick list" sx={{ textTransform: 'none' }} />
         <Tab value="stock" label="From what is there" sx={{ textTransform: 'none' }} />
+        <Tab value="extras" label="Extras" sx={{ textTransform: 'none' }} />
       </Tabs>
       {tab === 'wall' && (
         <PackingWall
@@ -109,6 +113,7 @@ export function BagsStation({
           ))}
         </Stack>
       )}
+      {tab === 'extras' && <ExtrasView projectId={project.id} kept={extras} />}
       {tab === 'pick' && <PickListView list={pickList} project={project} makers={makers.length} />}
       {tab === 'stock' && <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} />}
     </Box>

@@ -3,11 +3,13 @@ import { SWRConfig } from 'swr';
 import { expect, test, vi } from 'vitest';
 import { bagContents, pickList } from '@/core/bags';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
+import { NO_EXTRAS } from '@/core/packing';
 import { groupKinds } from '@/core/shapes';
 import type { Kit, KitStatus } from '@/server/bags';
 import { Notices } from '@/ui/Notices';
 import { FakeStream, answering, settled, type Asked } from '@/ui/testing';
 import { PLAIN_MAKER } from '@/ui/testing';
+import { ExtrasView } from './ExtrasView';
 import { FromStockView } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { BagsStation } from './BagsStation';
@@ -66,7 +68,7 @@ function atBags(kits: readonly Kit[] = []) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} stock={{}} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} stock={{}} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -207,6 +209,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
     <BagsStation
       drops={[]}
       stock={{}}
+      extras={{ extras: NO_EXTRAS, revision: 0 }}
       project={project as never}
       blocks={[]}
       makers={makers}
@@ -312,4 +315,23 @@ test('what was counted into the stock is what bags are packed from, until anothe
   expect(field().value).toBe('');
   fireEvent.click(screen.getByRole('button', { name: 'As the stock says' }));
   expect(field().value).toBe('31');
+}); // prettier-ignore
+
+test('extras are said once for all bags: added, counted, taken out, saved by themselves with undo', async () => {
+  vi.useFakeTimers();
+  const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
+  render(<ExtrasView projectId="p1" kept={{ extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 }} />);
+  const add = (what: string) => {
+    fireEvent.change(screen.getByRole('textbox', { name: 'More in each maker’s first bag' }), { target: { value: what } });
+    fireEvent.click(within(screen.getByRole('region', { name: 'In each maker’s first bag' })).getByRole('button', { name: 'Add' }));
+  };
+  add('needles');
+  fireEvent.change(screen.getByRole('textbox', { name: 'Count of needles' }), { target: { value: '3' } });
+  add('Needles');
+  expect(screen.getByText('It is there already: change its count.')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Take out backing' }));
+  await act(() => vi.advanceTimersByTimeAsync(1500));
+  expect(asked.at(-1)?.body).toEqual({ extras: { first: [{ what: 'needles', count: 3 }], last: [], every: [] }, revision: 0 });
+  fireEvent.click(screen.getByRole('button', { name: /^Undo/ }));
+  expect(screen.getByRole('textbox', { name: 'Count of backing' })).toBeTruthy();
 }); // prettier-ignore

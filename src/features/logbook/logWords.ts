@@ -18,6 +18,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'cloth-shelved': 'changed the shelf',
   'contact-changed': 'wrote down where a maker is written to',
   'contact-forgotten': 'forgot where a maker was written to',
+  'extras-changed': 'changed what goes into bags besides papers and cloth',
   'feed-renewed': 'renewed the calendar’s address',
   'gallery-changed': 'changed the gallery',
   'group-added': 'made a group',

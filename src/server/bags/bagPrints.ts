@@ -1,10 +1,12 @@
 import { create } from 'qrcode';
 import { sewersOf } from '@/core/bags';
-import { bagCode, packingLines, sayCode } from '@/core/packing';
+import { bagCode, extraLines, packingLines, placeOfBag, sayCode } from '@/core/packing';
 import type { BagLabel, LabelSheet } from '@/core/printing';
 import { saySaved } from '@/core/sheet';
 import { listBlocks, papersOfProject } from '../blocks';
+import { readKeptCalendar } from '../calendar';
 import type { Sql } from '../database';
+import { handedOutOrder, readKeptExtras } from './keptExtras';
 import { listMakers } from '../makers';
 import { offThread, unlessRefused } from '../pool';
 import type { Project } from '../projects';
@@ -39,16 +41,18 @@ export async function labelsPdf(
 
 /** What stands on the label of each bag. */
 export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: Which): Promise<BagLabel[]> {
-  const [blocks, makers] = await Promise.all([listBlocks(sql, project), listMakers(sql, project)]);
+  const [blocks, makers, { extras }, { calendar }] = await Promise.all([listBlocks(sql, project), listMakers(sql, project), readKeptExtras(sql, project), readKeptCalendar(sql, project)]);
+  const order = handedOutOrder(calendar, blocks);
   return blocks
     .filter(({ id }) => wanted?.includes(id) ?? true)
     .flatMap(({ id, name, sheet }) => {
-      const lines = packingLines(sheet.bag, project.unitSystem).map(({ count, what }) => `${count} × ${what}`);
+      const lines = packingLines(sheet.bag, project.unitSystem);
       return sewersOf(id, makers).map((maker): BagLabel => {
         const code = bagCode(id, maker.id);
         const { modules } = create(code, { errorCorrectionLevel: 'M' });
         const square = { cells: modules.size, dark: Array.from(modules.data, Boolean) };
-        return { block: name, maker: maker.name, code: sayCode(code), square, lines };
+        const own = [...lines, ...extraLines(extras, placeOfBag(order, maker.skips, id))];
+        return { block: name, maker: maker.name, code: sayCode(code), square, lines: own.map(({ count, what }) => `${count} × ${what}`) };
       });
     });
 } // prettier-ignore

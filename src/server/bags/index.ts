@@ -17,3 +17,4 @@ export {
   type PackingKit,
 } from './packing';
 export { bagLabels, cardsPdf, labelsPdf } from './bagPrints';
+export { extrasSchema, handedOutOrder, readKeptExtras, saveExtras, type KeptExtras } from './keptExtras';

@@ -24,7 +24,7 @@ export async function runAgain(
       select ${id}, name, look, case when shelf is null then null else jsonb_set(shelf, '{stockMm}', '0') end, revision
       from cloth where project_id = ${project.id} on conflict (project_id, name) do nothing`;
     await step`
-      update project new set reminders = old.reminders, order_plan = case when old.order_plan is null then null
+      update project new set reminders = old.reminders, bag_extras = old.bag_extras, order_plan = case when old.order_plan is null then null
           else jsonb_set(old.order_plan, '{stock}', '{}') end
       from project old where new.id = ${id} and old.id = ${project.id}`;
     await step`

@@ -91,3 +91,7 @@ create table finished_photo (
 );
 create index finished_photo_block on finished_photo (block_id);
 alter table project add column is_gallery_open boolean not null default false;
+
+-- What goes into bags besides papers and cloth; null until the host says something.
+alter table project add column bag_extras jsonb;
+alter table project add column bag_extras_revision integer not null default 0;

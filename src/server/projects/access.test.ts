@@ -21,7 +21,8 @@ import {
   chooseMark,
 } from '../blocks';
 import { renameCloth } from '../cloth';
-import { actOnBag, packFromStock, setKitStatuses } from '../bags';
+import { NO_EXTRAS } from '@/core/packing';
+import { actOnBag, packFromStock, saveExtras, setKitStatuses } from '../bags';
 import {
   addGroup,
   addMakers,
@@ -220,6 +221,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   turnMessages: ['edit', async (who, project) => turnMessages(sql, await open(who, project, 'edit'), 'aside', [(await theirs(project)).message])],
   saveReminderSettings: ['edit', async (who, project) => saveReminderSettings(sql, await open(who, project, 'edit'), { settings: (await readReminderSettings(sql, await reading(who, project))).settings, revision: 0 })],
   setMailTrouble: ['edit', async (who, project) => setMailTrouble(sql, await open(who, project, 'edit'), 'slow')],
+  saveExtras: ['edit', async (who, project) => saveExtras(sql, await open(who, project, 'edit'), { extras: NO_EXTRAS, revision: 0 })],
   saveOrder: ['edit', async (who, project) => saveOrder(sql, await open(who, project, 'edit'), { order: USUAL_ORDER, revision: 0 })],
   turnOrder: ['edit', async (who, project, { order }) => turnOrder(sql, await open(who, project, 'edit'), order, 'arrived')],
   placeOrder: ['edit', async (who, project) => placeOrder(sql, await open(who, project, 'edit'), { name: 'First', revision: 2 })],

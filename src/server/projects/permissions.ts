@@ -71,6 +71,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`PUT ${P}/cloths`]: 'edit',
   [`POST ${P}/cloths`]: 'edit',
   [`GET ${P}/export`]: 'read',
+  [`PUT ${P}/extras`]: 'edit',
   [`POST ${P}/fussy`]: 'edit',
   [`GET ${P}/gallery`]: 'read',
   [`PATCH ${P}/gallery`]: 'edit',

@@ -8,6 +8,7 @@ import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { database } from '@/server/database';
 import { saySaved } from '@/core/sheet';
+import { readKeptExtras } from '@/server/bags';
 import { papersOfProject } from '@/server/blocks';
 import { readKeptCalendar } from '@/server/calendar';
 import { orderFacts, wantedOf } from '@/server/orders';
@@ -58,6 +59,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
         pickList={list}
         fabrics={fabrics}
         stock={await paperStock(projectId)}
+        extras={await readKeptExtras(database(), project)}
         drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
       />
     </StationPage>

@@ -1,6 +1,7 @@
 import { sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
-import { packingLines } from '@/core/packing';
+import { extraLines, packingLines, placeOfBag } from '@/core/packing';
+import { handedOutOrder, readKeptExtras } from '@/server/bags';
 import type { TableBag } from '@/features/bags/tableBag';
 import { readKeptCalendar } from '@/server/calendar';
 import { database } from '@/server/database';
@@ -12,6 +13,8 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
   const { makers } = await loadPeople(projectId);
   const { calendar } = await readKeptCalendar(database(), project);
   const drops = dropsOf(calendar);
+  const { extras } = await readKeptExtras(database(), project);
+  const order = handedOutOrder(calendar, blocks);
   const dropOf = (blockId: string) => {
     const at = drops.findIndex((drop) => drop.blocks.includes(blockId));
     return at < 0 ? drops.length : at;
@@ -20,13 +23,14 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
     .sort((a, b) => dropOf(a.id) - dropOf(b.id))
     .flatMap(({ id, name, sheet }) => {
       const lines = packingLines(sheet.bag, project.unitSystem);
+      const own = (skips: readonly string[]) => extraLines(extras, placeOfBag(order, skips, id));
       return sewersOf(id, makers).map((maker) => ({
         blockId: id,
         makerId: maker.id,
         block: name,
         maker: maker.name,
         drop: drops[dropOf(id)]?.title ?? '',
-        lines,
+        lines: [...lines, ...own(maker.skips)],
       }));
     });
 }

@@ -1,0 +1,69 @@
+import Joi from 'joi';
+import type postgres from 'postgres';
+import { dropsOf, type Calendar } from '@/core/calendar';
+import { EXTRA_LIMITS, NO_EXTRAS, type BagExtras } from '@/core/packing';
+import { inTransaction, json, type Sql } from '../database';
+import { conflict } from '../errors';
+import { notify } from '../live';
+import { audit, type Access, type Project } from '../projects';
+
+/** The extras of a project under their revision. */
+export interface KeptExtras {
+  readonly extras: BagExtras;
+  readonly revision: number;
+}
+
+interface Row {
+  readonly extras: BagExtras | null;
+  readonly revision: number;
+}
+
+const list = Joi.array()
+  .items(
+    Joi.object({
+      what: Joi.string().trim().min(1).max(EXTRA_LIMITS.letters).required().label('what'),
+      count: Joi.number().integer().min(EXTRA_LIMITS.count.least).max(EXTRA_LIMITS.count.most).required(),
+    }),
+  )
+  .max(EXTRA_LIMITS.lines)
+  .required();
+
+/** Extras as they are sent. */
+export const extrasSchema = Joi.object<BagExtras>({ first: list, last: list, every: list });
+
+export async function readKeptExtras(sql: Sql, project: Project): Promise<KeptExtras> {
+  const [row] = await sql<Row[]>`
+    select bag_extras as extras, bag_extras_revision as revision from project where id = ${project.id}`;
+  return { extras: row?.extras ?? NO_EXTRAS, revision: row?.revision ?? 0 };
+}
+
+/** @throws ServerError 409 where someone else changed them since they were read */
+export async function saveExtras(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  { extras, revision }: KeptExtras,
+): Promise<{ revision: number }> {
+  const { id } = access.project;
+  return inTransaction(sql, async (step) => {
+    const [row] = await step<Row[]>`
+      select bag_extras as extras, bag_extras_revision as revision from project where id = ${id} for update`;
+    const before = { extras: row?.extras ?? NO_EXTRAS, revision: row?.revision ?? 0 };
+    if (before.revision !== revision)
+      throw conflict(
+        'Someone changed the extras meanwhile.',
+        'Yours is still here; look at theirs, then save yours again if it still holds.',
+        before,
+      );
+    await step`update project set bag_extras = ${json(step, extras)}, bag_extras_revision = ${revision + 1} where id = ${id}`; // prettier-ignore
+    await audit(step, access, 'extras-changed', { before: before.extras, after: extras });
+    await notify(step, id, 'settings');
+    return { revision: revision + 1 };
+  });
+}
+
+/** All blocks in the order in which they are handed out; those of no drop come last, by their places. */
+export function handedOutOrder(calendar: Calendar, blocks: readonly { readonly id: string }[]): string[] {
+  const known = new Set(blocks.map(({ id }) => id));
+  const dropped = dropsOf(calendar).flatMap((drop) => drop.blocks).filter((id) => known.has(id)); // prettier-ignore
+  return [...new Set([...dropped, ...known])];
+}
