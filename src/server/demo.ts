@@ -24,7 +24,7 @@ import { inTransaction, json, type Sql } from './database';
 import { addJob, type JobWork } from './jobs';
 import { readKeptCalendar, saveCalendar } from './calendar';
 import { DEMO_BLOCKS, INCH, MAKERS, UNREACHED, demoAddress, demoCalendar } from './demoData';
-import { fillGroups, fillLogbook, fillTroubles } from './demoPeople';
+import { fillExtras, fillGroups, fillLogbook, fillTroubles } from './demoPeople';
 import { addMakers, listMakers, setContact } from './makers';
 import { createProject, openProject, readKeptSetting, saveSetting, type Access } from './projects';
 
@@ -143,6 +143,7 @@ async function fillProject(
   await fillTroubles(sql, access, added);
   await fillLogbook(sql, access, (await listSummaries(sql, project)).blocks);
   await fillOrders(sql, access);
+  await fillExtras(sql, access);
   await beginBag(sql, access);
   return added.map(({ name, token }) => ({ name, token }));
 }

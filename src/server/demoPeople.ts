@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type postgres from 'postgres';
+import { readKeptExtras, saveExtras } from './bags';
 import { addLogEntry, listLog } from './logbook';
 import { listMakers, takeRoster } from './makers';
 import { actOnTrouble, listTroubles, sayWord } from './troubles';
@@ -66,4 +67,16 @@ export async function fillLogbook(
   ] as const;
   for (const [kind, block, text] of lines)
     await addLogEntry(sql, access, { id: randomUUID(), kind, blockId: block && of(block), text });
+}
+
+/** What goes into the bags besides papers and cloth. */
+export async function fillExtras(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  const { revision } = await readKeptExtras(sql, access.project);
+  if (revision > 0) return;
+  const extras = {
+    first: [{ what: 'needles, size 10', count: 3 }, { what: 'spool of grey thread', count: 1 }],
+    every: [{ what: 'step cards', count: 1 }],
+    last: [{ what: 'backing, cut', count: 1 }],
+  }; // prettier-ignore
+  await saveExtras(sql, access, { extras, revision });
 }
