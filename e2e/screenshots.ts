@@ -45,11 +45,6 @@ try {
     await browser.see('From bolt to bags');
     await browser.driver.executeScript("document.getElementById('bolt').scrollIntoView()");
   });
-  await picture('look-alikes', async () => {
-    await browser.go(`${project}/blocks`);
-    await browser.see('comes left and right');
-    await browser.driver.executeScript('window.scrollTo(0, document.body.scrollHeight)');
-  });
   await picture('papers', async () => {
     await browser.go(`${project}/blocks/papers`);
     await browser.press('Diamond');
@@ -75,12 +70,6 @@ try {
     await browser.see('Step 1 of');
     for (let i = 0; i < 14; i++) await browser.driver.actions().sendKeys('\uE014').perform();
   });
-  await picture('schools', async () => {
-    await browser.go(blockPath.replace('/blocks/', '/order/'));
-    await browser.press('Compare the schools');
-    const table = await browser.see('Made alike');
-    await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', table);
-  });
   await picture('calendar', () => browser.go(`${project}/calendar`));
   await picture('bags', () => browser.go(`${project}/bags`));
   await picture('packing', async () => {
@@ -96,7 +85,16 @@ try {
     await browser.press('None may come out');
     await browser.see('Next question');
   });
-  await picture('makers', () => browser.go(`${project}/makers`));
+  await picture('stuck', () => browser.go(`${project}/makers`));
+  await picture('makers', async () => {
+    await browser.go(`${project}/makers`);
+    const wall = await browser.see('Sewn of each drop');
+    await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "start" })', wall);
+  });
+  await picture('sorter', async () => {
+    await browser.go(`${project}/bags/sorter`);
+    await browser.see('Round 1');
+  });
   await picture('reminders', async () => {
     await browser.go(`${project}/calendar/reminders`);
     await browser.press('Draft what is due');
