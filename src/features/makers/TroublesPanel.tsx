@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { counted } from '@/core/words';
+import { counted, firstSentence } from '@/core/words';
 import type { ListedTrouble } from '@/server/troubles';
 import { TroubleCard } from './TroubleCard';
 import { groupsOf, symptomOf, type TroublesPanelProps } from './troubleGroups';
@@ -39,7 +39,7 @@ export function TroublesPanel({ projectId, troubles: initial, ...rest }: Trouble
 function teachLines(troubles: readonly ListedTrouble[], { blocks }: Pick<TroublesPanelProps, 'blocks'>): string[] {
   const lines = troubles.map(({ blockId, symptom, step }) => {
     const block = blocks.find(({ id }) => id === blockId)?.name ?? 'A block that is gone';
-    return [block, step ? `step ${step.number}` : '', symptomOf(symptom)?.symptom ?? step?.text ?? ''].filter(Boolean).join(', ');
+    return [block, step ? `step ${step.number}` : '', symptomOf(symptom)?.symptom ?? firstSentence(step?.text ?? '')].filter(Boolean).join(', ');
   });
   return [...new Set(lines)];
 } // prettier-ignore
