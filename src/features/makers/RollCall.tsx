@@ -27,36 +27,16 @@ const FIGURES_MS = 1200;
  * more and the line is found by name. By touch the same with buttons.
  */
 export function RollCall({ projectId, makers, groups, initial }: RollCallProps) {
-  const { day, lines, say, undo, undoes, waiting, isOffline } = useRollCall(projectId, initial);
+  const roll = useRollCall(projectId, initial);
+  const { lines, undo, undoes, waiting, isOffline } = roll;
   const [group, setGroup] = useState(ALL);
   const [at, setAt] = useState(0);
-  const [find, setFind] = useState('');
-  const shown = useMemo(
-    () => makers.filter(({ groupId, isPaused }) => !isPaused && (group === ALL || (group === NONE ? groupId === null : groupId === group))),
-    [makers, group],
-  );
-  const current = Math.min(at, shown.length - 1);
-  const lineOf = (id: string) => lines.find(({ makerId }) => makerId === id);
-  const says = {
-    count: (maker: Maker, count: number) => {
-      const line = lineOf(maker.id);
-      const unit = line && (unitAt(line) ?? line.now?.units.at(-1));
-      if (line?.now && unit) say({ makerId: maker.id, kind: 'count', blockId: line.now.blockId, key: unit.key, count: Math.max(0, Math.min(unit.count, count)) }, `${maker.name}: ${unit.name}`);
-    },
-    stuck: (maker: Maker) => {
-      const now = lineOf(maker.id)?.now;
-      if (now) say({ makerId: maker.id, kind: now.isStuck ? 'unstuck' : 'stuck', blockId: now.blockId }, `${maker.name}: stuck`);
-    },
-    away: (maker: Maker) => say({ makerId: maker.id, kind: lineOf(maker.id)?.isAbsent ? 'present' : 'absent', day }, `${maker.name}: away`),
-  };
   const finder = useRef<HTMLInputElement>(null);
-  useRollKeys({ shown, current, setAt, says, undo, unitKey: unitKeyOf(shown[current] && lineOf(shown[current].id)), onFind: () => finder.current?.focus() });
-  const found = find === '' ? -1 : shown.findIndex(({ name }) => name.toLowerCase().startsWith(find.toLowerCase()));
-  const findName = (text: string) => {
-    setFind(text);
-    const index = shown.findIndex(({ name }) => name.toLowerCase().startsWith(text.toLowerCase()));
-    if (text !== '' && index >= 0) setAt(index);
-  };
+  const shown = useMemo(() => makers.filter((maker) => !maker.isPaused && isOfGroup(maker, group)), [makers, group]);
+  const current = Math.min(at, shown.length - 1);
+  const lineOf = (id: string | undefined) => lines.find(({ makerId }) => makerId === id);
+  const says = saysOf(roll);
+  useRollKeys({ shown, current, setAt, says, undo, unitKey: unitKeyOf(lineOf(shown[current]?.id)), onFind: () => finder.current?.focus() });
   const away = shown.filter(({ id }) => lineOf(id)?.isAbsent).length;
   return (
     <Box sx={{ maxWidth: 980 }}>
@@ -70,31 +50,15 @@ export function RollCall({ projectId, makers, groups, initial }: RollCallProps) 
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
         ↑ ↓ go through makers, figures say how many are done, S stuck, A away, U takes back, / finds a name. {counted(shown.length, 'maker')}, {away} away.
       </Typography>
-      <Stack direction="row" sx={{ gap: 1.5, mb: 1.5, flexWrap: 'wrap' }}>
+      <Stack direction="row" sx={{ gap: 1.5, mb: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
         {groups.length > 0 && (
           <Box sx={{ minWidth: 200 }}>
             <Choice label="Group" value={group} choices={[[ALL, 'all groups'], ...groups.map(({ id, name }) => [id, name] as const), [NONE, 'in no group']]} onChange={setGroup} />
           </Box>
         )}
-        <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-          Find a name
-          <Box
-            component="input"
-            ref={finder}
-            value={find}
-            onChange={(event: React.ChangeEvent<HTMLInputElement>) => findName(event.target.value)}
-            onKeyDown={(event: React.KeyboardEvent) => {
-              if (event.key !== 'Enter' && event.key !== 'Escape') return;
-              event.preventDefault();
-              setFind('');
-              finder.current?.blur();
-            }}
-            sx={{ font: 'inherit', minHeight: 44, px: 1, color: 'text.primary', bgcolor: 'background.paper', border: 1, borderColor: 'text.secondary' }}
-          />
-        </Box>
+        <FindName finder={finder} makers={shown} onFound={setAt} />
       </Stack>
       <Box role="status" sx={{ minHeight: 24 }}>
-        {find !== '' && found < 0 && `No name begins with “${find}”. `}
         {waiting > 0 && isOffline && `${counted(waiting, 'entry', 'entries')} ${waiting === 1 ? 'waits' : 'wait'} on this device for a connection. Go on.`}
       </Box>
       <Box role="list" aria-label="Makers">
@@ -103,6 +67,65 @@ export function RollCall({ projectId, makers, groups, initial }: RollCallProps) 
         ))}
       </Box>
     </Box>
+  );
+} // prettier-ignore
+
+const isOfGroup = ({ groupId }: Maker, group: string) => group === ALL || (group === NONE ? groupId === null : groupId === group); // prettier-ignore
+
+/** What is said of a maker by a key or a press. */
+function saysOf({ day, lines, say }: ReturnType<typeof useRollCall>): Says {
+  const lineOf = ({ id }: Maker) => lines.find(({ makerId }) => makerId === id);
+  return {
+    count: (maker, count) => {
+      const line = lineOf(maker);
+      const unit = line && (unitAt(line) ?? line.now?.units.at(-1));
+      if (!line?.now || !unit) return;
+      const within = Math.max(0, Math.min(unit.count, count));
+      say({ makerId: maker.id, kind: 'count', blockId: line.now.blockId, key: unit.key, count: within }, `${maker.name}: ${unit.name}`);
+    },
+    stuck: (maker) => {
+      const now = lineOf(maker)?.now;
+      if (now) say({ makerId: maker.id, kind: now.isStuck ? 'unstuck' : 'stuck', blockId: now.blockId }, `${maker.name}: stuck`);
+    },
+    away: (maker) => say({ makerId: maker.id, kind: lineOf(maker)?.isAbsent ? 'present' : 'absent', day }, `${maker.name}: away`),
+  };
+} // prettier-ignore
+
+interface FindNameProps {
+  readonly finder: React.RefObject<HTMLInputElement | null>;
+  readonly makers: readonly Maker[];
+  readonly onFound: (index: number) => void;
+}
+
+/** A maker’s line by how their name begins; Enter goes back to the roll. */
+function FindName({ finder, makers, onFound }: FindNameProps) {
+  const [text, setText] = useState('');
+  const indexOf = (words: string) => (words === '' ? -1 : makers.findIndex(({ name }) => name.toLowerCase().startsWith(words.toLowerCase())));
+  const find = (words: string) => {
+    setText(words);
+    const index = indexOf(words);
+    if (index >= 0) onFound(index);
+  };
+  return (
+    <>
+      <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+        Find a name
+        <Box
+          component="input"
+          ref={finder}
+          value={text}
+          onChange={(event: React.ChangeEvent<HTMLInputElement>) => find(event.target.value)}
+          onKeyDown={(event: React.KeyboardEvent) => {
+            if (event.key !== 'Enter' && event.key !== 'Escape') return;
+            event.preventDefault();
+            setText('');
+            finder.current?.blur();
+          }}
+          sx={{ font: 'inherit', minHeight: 44, px: 1, color: 'text.primary', bgcolor: 'background.paper', border: 1, borderColor: 'text.secondary' }}
+        />
+      </Box>
+      <span role="status">{text !== '' && indexOf(text) < 0 && `No name begins with “${text}”.`}</span>
+    </>
   );
 } // prettier-ignore
 
