@@ -75,6 +75,9 @@ export function BagsStation({
           <Button component={Link} href={`/p/${project.id}/bags/print`}>
             Print lists and labels
           </Button>
+          <Button component={Link} href={`/p/${project.id}/bags/hand`}>
+            Hand over
+          </Button>
           <Button component={Link} href={`/p/${project.id}/bags/sorter`}>
             Sorter
           </Button>

@@ -24,6 +24,8 @@ const CHANGES: Readonly<Record<string, string>> = {
   'group-added': 'made a group',
   'group-changed': 'changed a group',
   'invitation-taken-back': 'took an invitation back',
+  'handed-over': 'handed bags over',
+  'handover-taken-back': 'took a handover back',
   invited: 'invited someone',
   joined: 'joined the project',
   'kit-changed': 'changed the state of bags',

@@ -18,3 +18,11 @@ export {
 } from './packing';
 export { bagLabels, cardsPdf, labelsPdf } from './bagPrints';
 export { extrasSchema, handedOutOrder, readKeptExtras, saveExtras, type KeptExtras } from './keptExtras';
+export {
+  handOver,
+  listHandovers,
+  takeHandoverBack,
+  type Handover,
+  type HandoverWay,
+  type NewHandover,
+} from './handovers';

@@ -95,3 +95,20 @@ alter table project add column is_gallery_open boolean not null default false;
 -- What goes into bags besides papers and cloth; null until the host says something.
 alter table project add column bag_extras jsonb;
 alter table project add column bag_extras_revision integer not null default 0;
+
+-- Bags that were handed to their maker: at the counter or by post, with what a receipt says.
+create table handover (
+  id uuid primary key,
+  project_id uuid not null references project on delete cascade,
+  maker_id uuid not null references maker on delete cascade,
+  how text not null check (how in ('counter', 'post')),
+  tracking text not null default '' check (length(tracking) <= 120),
+  packets integer not null default 1 check (packets between 1 and 99),
+  grams double precision check (grams > 0 and grams <= 100000),
+  -- Ids of the blocks whose bags they were.
+  blocks uuid[] not null check (cardinality(blocks) between 1 and 400),
+  account_id uuid references account on delete set null,
+  at timestamptz not null default now(),
+  taken_back_at timestamptz
+);
+create index handover_project on handover (project_id, at);

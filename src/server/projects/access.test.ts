@@ -22,7 +22,7 @@ import {
 } from '../blocks';
 import { renameCloth } from '../cloth';
 import { NO_EXTRAS } from '@/core/packing';
-import { actOnBag, packFromStock, saveExtras, setKitStatuses } from '../bags';
+import { actOnBag, handOver, packFromStock, saveExtras, setKitStatuses, takeHandoverBack } from '../bags';
 import {
   addGroup,
   addMakers,
@@ -100,7 +100,11 @@ interface Place {
   readonly word: string;
   readonly line: string;
   readonly finished: string;
+  readonly handed: string;
 }
+/** The handover that the table makes before it takes it back. */
+const HANDED = '00000000-0000-4000-8000-0000000000aa';
+
 let own: Place;
 let foreign: Place;
 
@@ -139,6 +143,7 @@ async function makePlace(name: string): Promise<Place> {
     word,
     line,
     finished,
+    handed: name === 'Own' ? HANDED : randomUUID(),
     order: order?.id ?? '',
     message: message?.id ?? '',
     project,
@@ -184,6 +189,8 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   addLogEntry: ['pack', async (who, project, { block }) => addLogEntry(sql, await open(who, project, 'pack'), { id: randomUUID(), kind: 'note', blockId: block, text: 'x' })],
   setLogRemoved: ['pack', async (who, project, { line }) => setLogRemoved(sql, await open(who, project, 'pack'), line, true)],
   callRoll: ['pack', async (who, project, { maker, block }) => callRoll(sql, await open(who, project, 'pack'), [{ id: randomUUID(), makerId: maker, at: new Date().toISOString(), kind: 'stuck', blockId: block }])],
+  handOver: ['pack', async (who, project, { block, maker }) => { const access = await open(who, project, 'pack'); await setKitStatuses(sql, access, [{ blockId: block, makerId: maker, status: 'packed', revision: 0 }]); return handOver(sql, access, { id: project === own.project ? HANDED : randomUUID(), makerId: maker, how: 'counter', tracking: '', packets: 1, grams: null, blocks: [block] }); }],
+  takeHandoverBack: ['pack', async (who, project, { handed }) => takeHandoverBack(sql, await open(who, project, 'pack'), handed)],
   setKitStatuses: ['pack', async (who, project, { block, maker }) => setKitStatuses(sql, await open(who, project, 'pack'), [{ blockId: block, makerId: maker, status: 'packed', revision: 0 }])],
   actOnBag: ['pack', async (who, project, { block, maker }) => actOnBag(sql, await open(who, project, 'pack'), { kind: 'take', blockId: block, makerId: maker })],
   countClassPractice: ['pack', async (who, project, { block }) => countClassPractice(sql, await open(who, project, 'pack'), [{ blockId: block, question: 'clash:s1', isRight: false }])],
@@ -240,7 +247,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
 
 /** All that a refused call might have changed. */
 async function everything(): Promise<string> {
-  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'finished_photo', 'progress_event', 'audit'];
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'finished_photo', 'handover', 'progress_event', 'audit'];
   const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
   return JSON.stringify(rows);
 } // prettier-ignore

@@ -56,6 +56,8 @@ test('helpers read and pack; only hosts change, invite and delete; nothing chang
   ]);
   const changing = Object.entries(ROUTES).filter(([key]) => !key.startsWith('GET'));
   expect(changing.filter(([, need]) => may('helper', need)).map(([key]) => key)).toEqual([
+    'POST /api/projects/[project]/handovers',
+    'PATCH /api/projects/[project]/handovers',
     'PUT /api/projects/[project]/kits',
     'POST /api/projects/[project]/log',
     'PATCH /api/projects/[project]/log',
