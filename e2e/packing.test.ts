@@ -107,3 +107,30 @@ test('a bag is taken over when that is said; codes that are none lose nothing', 
   await host.gone('has this bag in hand');
   await helper.see('has this bag in hand.');
 });
+
+test('labels come out of the printer stand-in, once; the packed bag is handed over by post and its receipt stands there', async () => {
+  const here = await host.driver.getWindowHandle();
+  await host.driver.switchTo().newWindow('tab');
+  await host.go(table.replace('/pack', '/printer'));
+  await host.see('0 labels came out.');
+  expect(await host.faults()).toEqual([]);
+  const printer = await host.driver.getWindowHandle();
+  await host.driver.switchTo().window(here);
+  await host.go(table.replace('/pack', '/print'));
+  await host.see('Figures as they stand on the packet');
+  expect(await host.faults()).toEqual([]);
+  await host.press('2 labels to the label printer');
+  await host.driver.switchTo().window(printer);
+  await host.see('2 labels came out.');
+  await host.see(codes[0] ?? '');
+  await host.driver.close();
+  await host.driver.switchTo().window(here);
+  await host.go(table.replace('/pack', '/hand'));
+  await host.see('1 maker with packed bags.');
+  expect(await host.faults()).toEqual([]);
+  await host.press('Hand over 1 bag');
+  await host.see('No packed bag waits for its maker.');
+  await host.see('at the counter');
+  await host.press('Take back:');
+  await host.see('1 maker with packed bags.');
+});
