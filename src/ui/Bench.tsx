@@ -13,6 +13,7 @@ import { SignOutButton } from './SignOutButton';
 import { Tape } from './Tape';
 import { read } from './api';
 import { STATIONS, placeOf, type Station } from './stations';
+import { useCoalesced } from './useCoalesced';
 import { useLive } from './useLive';
 import { mayLeave } from './useUnsaved';
 
@@ -114,6 +115,9 @@ function Header({ project, accountName, onHelp }: HeaderProps) {
   );
 }
 
+/** Where much changes at once, they are asked for so often at most, ms. */
+const BADGES_MS = 2000;
+
 /** What the stations call for, true at once whoever changes something. */
 function useBadges(projectId: string, initial: Badges): Badges {
   const { data = initial, mutate } = useSWR<Badges>(`/api/projects/${projectId}/badges`, read, {
@@ -122,7 +126,9 @@ function useBadges(projectId: string, initial: Badges): Badges {
   });
   // A page that was opened or made anew brings newer ones with it.
   useEffect(() => void mutate(initial, { revalidate: false }), [initial, mutate]);
-  useLive(projectId, ['progress', 'kits', 'blocks', 'makers', 'calendar', 'settings'], () => void mutate());
+  // A class that ticks at once asks for them at every tick.
+  const again = useCoalesced(() => void mutate(), BADGES_MS);
+  useLive(projectId, ['progress', 'kits', 'blocks', 'makers', 'calendar', 'settings'], again);
   return data;
 }
 
