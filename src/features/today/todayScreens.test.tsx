@@ -93,12 +93,12 @@ test('the first hour ticks off what is done and is gone when all is', () => {
   expect(container.textContent).toBe('');
 }); // prettier-ignore
 
-test('what a group misses in practice is to be taught next, three at most, each leading to its bench', () => {
+test('what is to be taught next is said, three at most, each leading to its bench or to its step', () => {
   const missed = ['a', 'b', 'a', 'b'].map((blockId, i) => ({ blockId, what: `thing ${i}`, why: 'Missed 3 of 4 times.', ...(i === 1 ? { path: 'order/b?step=s' } : {}) }));
   render(<Today {...CALM} projectId="p1" blocks={blocks.map((one) => ({ ...one, problems: 0 }))} makers={[]} kits={[]} progress={[]} missed={missed} />);
   expect(items().filter(([, what]) => what?.startsWith('Teach'))).toEqual([
     ['/p/p1/order/a/practice', 'Teach next time, Star: thing 0'],
-    ['/p/p1/order/b/practice', 'Teach next time, Plate: thing 1'],
+    ['/p/p1/order/b?step=s', 'Teach next time, Plate: thing 1'],
     ['/p/p1/order/a/practice', 'Teach next time, Star: thing 2'],
   ]);
 }); // prettier-ignore
