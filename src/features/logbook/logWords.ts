@@ -56,6 +56,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'roster-read': 'read a list of makers',
   'setting-changed': 'changed the setting',
   'settings-changed': 'changed the settings',
+  'version-shared': 'made a new version of a block for those who had not begun',
   'trouble-answer': 'answered a maker who was stuck',
   'trouble-assign': 'gave a trouble to someone',
   'trouble-reopen': 'took up a trouble again',

@@ -3,10 +3,12 @@ import { dropsOf } from '@/core/calendar';
 import { listKits } from '../bags';
 import { addDocument, listSummaries } from '../blocks';
 import { readKeptCalendar, saveCalendar } from '../calendar';
-import { notFound } from '../errors';
-import { listMakers, setSkip } from '../makers';
+import { inTransaction } from '../database';
+import { ServerError, notFound } from '../errors';
+import { notify } from '../live';
+import { listMakers } from '../makers';
 import { readEvents } from '../progress';
-import type { Access } from '../projects';
+import { audit, type Access } from '../projects';
 
 /** A new version beside an old one, and who sews which. */
 export interface NewVersion {
@@ -46,10 +48,14 @@ export async function addVersion(
       .map(({ makerId }) => makerId),
   ]);
   const sewing = makers.filter(({ skips }) => !skips.includes(blockId));
-  for (const maker of makers) {
-    const goes = sewing.includes(maker) && !begun.has(maker.id);
-    await setSkip(sql, access, maker.id, { blockId: goes ? blockId : id, isSkipped: true });
-  }
+  await share(
+    sql,
+    access,
+    makers.map((maker) => {
+      const goes = sewing.includes(maker) && !begun.has(maker.id);
+      return { maker_id: maker.id, block_id: goes ? blockId : id };
+    }),
+  );
   await handOutWith(sql, access, blockId, id);
   const stay = sewing.filter((maker) => begun.has(maker.id)).length;
   return { id, name, stay, go: sewing.length - stay };
@@ -65,17 +71,43 @@ function nextName(name: string, taken: ReadonlySet<string>): string {
   }
 }
 
+/** Writes down who does not sew which: all of it or nothing, so that nobody is left with both. */
+async function share(
+  sql: postgres.Sql,
+  access: Access<'edit'>,
+  skips: readonly { readonly maker_id: string; readonly block_id: string }[],
+): Promise<void> {
+  if (skips.length === 0) return;
+  await inTransaction(sql, async (step) => {
+    await step`insert into skip ${step(skips as never)} on conflict do nothing`;
+    await audit(step, access, 'version-shared', { makers: skips.length });
+    await notify(step, access.project.id, 'makers');
+  });
+}
+
+/** The calendar is read and saved again where someone else saved it in between, so often. */
+const MOST_TRIES = 4;
+
+/** Puts a block into every drop that an older one is in: each group has its own. */
 async function handOutWith(
   sql: postgres.Sql,
   access: Access<'edit'>,
   old: string,
   id: string,
 ): Promise<void> {
-  const { calendar, revision } = await readKeptCalendar(sql, access.project);
-  const drop = dropsOf(calendar).find(({ blocks }) => blocks.includes(old));
-  if (!drop) return;
-  const entries = calendar.entries.map((entry) =>
-    entry.id === drop.id ? { ...drop, blocks: [...drop.blocks, id] } : entry,
-  );
-  await saveCalendar(sql, access, { calendar: { ...calendar, entries }, revision });
+  for (let tries = 1; ; tries++) {
+    const { calendar, revision } = await readKeptCalendar(sql, access.project);
+    if (!dropsOf(calendar).some(({ blocks }) => blocks.includes(old))) return;
+    const entries = calendar.entries.map((entry) =>
+      entry.kind === 'drop' && entry.blocks.includes(old)
+        ? { ...entry, blocks: [...entry.blocks, id] }
+        : entry,
+    );
+    try {
+      await saveCalendar(sql, access, { calendar: { ...calendar, entries }, revision });
+      return;
+    } catch (error) {
+      if (!(error instanceof ServerError) || error.status !== 409 || tries >= MOST_TRIES) throw error;
+    }
+  }
 }

@@ -6,7 +6,7 @@ import { addVersion, remakeBlockTold, saveBlockTold } from '.';
 import { setKitStatuses } from '../bags';
 import { makeBlock, openBlock, readRevision } from '../blocks';
 import { readKeptCalendar, saveCalendar } from '../calendar';
-import { addMakers, listMakers } from '../makers';
+import { addGroup, addMakers, listMakers } from '../makers';
 import { recordEvents } from '../progress';
 import { progressEvent as event, testProject, type TestProject } from '../testing';
 
@@ -70,8 +70,9 @@ test('made again from other figures, it is told as well', async () => {
 
 test('a new version: who has begun or has a bag stays with the old one, the others sew the new one in the same drop', async () => {
   const { revision } = await readKeptCalendar(sql, project);
-  const entry = { kind: 'drop', id: 'd1', title: 'Drop 1', day: '2026-12-05', blocks: [blockId], isFixed: false } as const; // prettier-ignore
-  await saveCalendar(sql, access, { calendar: { ...EMPTY_CALENDAR, entries: [entry] }, revision });
+  const [evening, morning] = [await addGroup(sql, access, 'Evening'), await addGroup(sql, access, 'Morning')];
+  const entry = (id: string, group: string) => ({ kind: 'drop' as const, id, title: id, day: '2026-12-05', blocks: [blockId], isFixed: false, group }); // prettier-ignore
+  await saveCalendar(sql, access, { calendar: { ...EMPTY_CALENDAR, entries: [entry('d1', evening.id), entry('d2', morning.id)] }, revision }); // prettier-ignore
   const { document } = await recoloured('Tar');
   const made = await addVersion(sql, access, blockId, document);
   expect(made).toMatchObject({ name: 'Star, version 2', stay: 2, go: 1 });
@@ -79,7 +80,7 @@ test('a new version: who has begun or has a bag stays with the old one, the othe
     (await listMakers(sql, project)).map((maker) => [maker.name, maker.skips]),
   );
   expect(skips).toEqual({ Ann: [made.id], Bea: [made.id], Cy: [blockId] });
-  const [first] = dropsOf((await readKeptCalendar(sql, project)).calendar);
-  expect(first?.blocks).toEqual([blockId, made.id]);
+  const drops = dropsOf((await readKeptCalendar(sql, project)).calendar);
+  expect(drops.map(({ blocks }) => blocks)).toEqual([[blockId, made.id], [blockId, made.id]]); // prettier-ignore
   expect((await addVersion(sql, access, made.id, document)).name).toBe('Star, version 3');
 });
