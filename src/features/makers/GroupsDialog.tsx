@@ -41,7 +41,7 @@ export function GroupsDialog({ groups, roster, onClose }: GroupsDialogProps) {
             }}
           >
             <TextField label="A new group" value={name} onChange={({ target }) => setName(target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} sx={{ flexGrow: 1 }} />
-            <Button type="submit" disabled={name.trim() === ''}>
+            <Button type="submit" disabled={name.trim() === ''} sx={{ whiteSpace: 'nowrap' }}>
               Make it
             </Button>
           </Stack>
@@ -64,7 +64,7 @@ function GroupRow({ group, roster }: { readonly group: MakerGroup; readonly rost
       <Button disabled={name.trim() === '' || name.trim() === group.name} onClick={() => void roster.renameGroup(group, name.trim())}>
         Rename
       </Button>
-      <Button onClick={() => void roster.removeGroup(group)} aria-label={`Take ${group.name} out`}>
+      <Button onClick={() => void roster.removeGroup(group)} aria-label={`Take ${group.name} out`} sx={{ whiteSpace: 'nowrap' }}>
         Take out
       </Button>
     </Stack>

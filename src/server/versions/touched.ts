@@ -13,6 +13,8 @@ export interface Touched {
   readonly bags: readonly { readonly id: string; readonly name: string }[];
 }
 
+const NOTHING: Touched = { makers: [], bags: [] };
+
 /** What a block as it would be touches of what is sewn and packed. @param after the block as it would be */
 export async function workTouched(
   sql: Sql,
@@ -20,15 +22,17 @@ export async function workTouched(
   blockId: string,
   after: BlockSummary,
 ): Promise<Touched> {
-  const [{ blocks }, makers, events, kits] = await Promise.all([
-    listSummaries(sql, project),
+  const { blocks } = await listSummaries(sql, project);
+  const before = blocks.find(({ id }) => id === blockId)?.summary;
+  if (!before) return NOTHING;
+  const lost = lostSteps(before, after);
+  // Another order, a note, folds: nobody has to be asked about.
+  if (lost.size === 0 && before.bag === after.bag) return NOTHING;
+  const [makers, events, kits] = await Promise.all([
     listMakers(sql, project),
     readEvents(sql, project),
     listKits(sql, project),
   ]);
-  const before = blocks.find(({ id }) => id === blockId)?.summary;
-  if (!before) return { makers: [], bags: [] };
-  const lost = lostSteps(before, after);
   const made = new Map(before.steps.map((step) => [step.id, step.made]));
   const nameOf = new Map(makers.map(({ id, name }) => [id, name]));
   return {
