@@ -12,9 +12,6 @@ export interface LaidCups {
   readonly clashes: readonly (readonly [number, number])[];
 }
 
-/** So many exchanges are tried before what is best so far is taken. */
-const MOST_TRIES = 20_000;
-
 /**
  * Lays things into cups so that no two that are easily mixed up lie next to one another, sideways, up and down or slantwise, and
  * otherwise in the order given. Each clash is mended by the exchange that leaves the fewest, the nearest first; what is found is as
@@ -42,15 +39,14 @@ export function layCups(count: number, alike: readonly (readonly [number, number
     swap(a, b);
     return before - after;
   };
-  let tries = 0;
-  for (let isBetter = true; isBetter && tries < MOST_TRIES;) {
+  // Each exchange leaves fewer clashes than there were: it ends.
+  for (let isBetter = true; isBetter;) {
     isBetter = false;
     const bad = cups.map((_, cup) => cup).filter((cup) => clashesAt(cup) > 0);
     let best: { a: number; b: number; gain: number; far: number } | undefined;
     for (const a of bad)
       for (let b = 0; b < cups.length; b++) {
         if (a === b) continue;
-        tries += 1;
         const own = { a, b, gain: gain(a, b), far: Math.abs(a - b) };
         if (own.gain > 0 && (!best || own.gain > best.gain || (own.gain === best.gain && own.far < best.far))) best = own;
       }
