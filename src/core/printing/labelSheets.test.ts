@@ -70,3 +70,38 @@ test('a bag’s card says all that lies in it, draws each shape, and goes on to 
     for (const one of ink)
       if ('at' in one) expect([one.at.x >= 0 && one.at.x <= width, one.at.y >= 0 && one.at.y <= height - 5]).toEqual([true, true]);
 }); // prettier-ignore
+
+const paragraphs = (ink: readonly Ink[]) =>
+  ink.flatMap((one) => (one.kind === 'paragraph' ? [one] : [])).sort((a, b) => a.at.y - b.at.y);
+
+test('lines of a label lie below each other within it, as many as there is room for, and what is left out is counted', () => {
+  const of = (lines: number, sheet: Partial<LabelSheet> = {}) => {
+    const own = { ...USUAL_LABELS, topMm: 0, ...sheet };
+    const [page] = labelSheets('L', [{ ...label(0), lines: label(0).lines.slice(0, lines) }], own).pages;
+    const words = paragraphs(page!.ink);
+    for (const { at, widthMm, heightMm } of words) expect([at.x >= 0, at.x + widthMm <= own.labelWidthMm, at.y >= 0, at.y + heightMm <= own.labelHeightMm]).toEqual([true, true, true, true]);
+    words.slice(1).forEach(({ at }, i) => expect(at.y - words[i]!.at.y).toBeGreaterThan(3));
+    return words.map(({ text }) => text).slice(2);
+  };
+  expect(of(3)).toEqual(['0 × hexagon', '1 × hexagon', '2 × hexagon']);
+  const many = of(30);
+  expect(many.length).toBeGreaterThanOrEqual(4);
+  expect(many.at(-1)).toBe(`and ${30 - (many.length - 1)} more`);
+  expect(of(30, { labelHeightMm: 72, pitchYMm: 72, rows: 4 }).length).toBeGreaterThan(2 * many.length);
+  expect(of(30, { labelHeightMm: 15, pitchYMm: 15 })).toEqual([]);
+}); // prettier-ignore
+
+test('what a card says never lies on what it says before; a usual block stands on one page, its papers beside the drawing', () => {
+  const sheet = blockSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const { pages } = bagCards('C', [{ name: 'Lighthouse', bag: sheet.bag, sheet, saved: 'two hexagons' }], 'inch', 'A4');
+  expect(pages).toHaveLength(1);
+  const words = paragraphs(pages[0]!.ink);
+  words.slice(1).forEach(({ at }, i) => {
+    const before = words[i]!;
+    const isBeside = at.x + 50 < before.at.x || before.at.x + 50 < at.x;
+    if (!isBeside) expect(at.y).toBeGreaterThanOrEqual(before.at.y + before.heightMm - 1.5);
+  });
+  const papers = words.filter(({ text }) => text.includes('of them spare)'));
+  expect(papers.length).toBe(sheet.bag.papers.length);
+  for (const { at } of papers) expect([at.x > 100, at.y < 113]).toEqual([true, true]);
+}); // prettier-ignore
