@@ -4,7 +4,6 @@ import { buildSeamGraph } from '../block';
 import { partition, rosette, starOfDiamonds } from '../testing';
 import { bendsDue } from './bendsDue';
 import { exactTree } from './exactTree';
-import { listJoins } from './sewTrees';
 import { treeCost } from './treeCost';
 import { TreeWays } from './treeWays';
 
@@ -12,13 +11,7 @@ const cutUp = fc
   .array(fc.record({ which: fc.nat(50), share: fc.integer({ min: 2, max: 8 }).map((tenths) => tenths / 10) }), { minLength: 2, maxLength: 8 })
   .map((cuts) => partition(240, 200, cuts)); // prettier-ignore
 
-/** The joins of an order, in whatever turn they are sewn. */
-const joinsOf = (tree: Parameters<typeof listJoins>[0]) =>
-  listJoins(tree)
-    .map(({ left, right }) => `${left.join()}+${right.join()}`)
-    .sort();
-
-test('a limit leaves out what is as dear, and changes nothing of what is cheaper', () => {
+test('a limit leaves out what is as dear, and finds what is cheaper at the same cost as without one', () => {
   fc.assert(
     fc.property(cutUp, (patches) => {
       const graph = buildSeamGraph(patches);
@@ -26,8 +19,7 @@ test('a limit leaves out what is as dear, and changes nothing of what is cheaper
       const free = exactTree(graph, members)!;
       const cost = new TreeWays(graph).costOf(free);
       const within = exactTree(graph, members, [], new TreeWays(graph), cost + 1e-6)!;
-      // Which of two parts is made first may change where both cost the same.
-      expect(joinsOf(within)).toEqual(joinsOf(free));
+      // Of orders that cost the same either may be the one that is found.
       expect(new TreeWays(graph).costOf(within)).toBeCloseTo(cost, 9);
       expect(exactTree(graph, members, [], new TreeWays(graph), cost - 1e-6)).toBeUndefined();
     }),
