@@ -70,7 +70,7 @@ const PAPERS: Paper[] = [
 ];
 
 const mixture = fc
-  .uniqueArray(fc.record({ paper: fc.constantFrom(...PAPERS), count: fc.integer({ min: 1, max: 7 }) }), {
+  .uniqueArray(fc.record({ paper: fc.constantFrom(...PAPERS), count: fc.integer({ min: 1, max: 4 }) }), {
     minLength: 1,
     maxLength: 3,
     selector: ({ paper }) => paper.family,
