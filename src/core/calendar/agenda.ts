@@ -79,7 +79,15 @@ function deadlinesOf(drop: Drop, calendar: Calendar, holidays: readonly Holiday[
   const minutes = packingMinutes(blocks);
   const evenings = Math.ceil(minutes / calendar.eveningMinutes);
   const packing = daysBefore(drop.day, evenings, holidays);
-  const order = plusDays(packing, -calendar.leadDays);
+  const usual = { name: '', leadDays: calendar.leadDays };
+  const orders = [usual, ...(calendar.suppliers ?? [])].map(({ name, leadDays }, index): AgendaItem => ({
+    id: `${drop.id}-order${index === 0 ? '' : `-${name}`}`,
+    day: plusDays(packing, -leadDays),
+    kind: 'order',
+    title: name === '' ? `Order cloth for ${drop.title}` : `Order from ${name} for ${drop.title}`,
+    reason: `${counted(leadDays, 'day')} until it comes, then packing on ${dayWords(packing)}`,
+    entry: drop.id,
+  }));
   return [
     {
       id: `${drop.id}-packing`,
@@ -89,14 +97,7 @@ function deadlinesOf(drop: Drop, calendar: Calendar, holidays: readonly Holiday[
       reason: `${counted(bags, 'bag')}, about ${Math.round(minutes)} minutes: ${counted(evenings, 'evening')} of ${counted(calendar.eveningMinutes, 'minute')}`,
       entry: drop.id,
     },
-    {
-      id: `${drop.id}-order`,
-      day: order,
-      kind: 'order',
-      title: `Order cloth for ${drop.title}`,
-      reason: `${counted(calendar.leadDays, 'day')} until it comes, then packing on ${dayWords(packing)}`,
-      entry: drop.id,
-    },
+    ...orders,
   ];
 } // prettier-ignore
 

@@ -53,6 +53,20 @@ export interface Calendar {
   readonly leadDays: number;
   /** How long an evening of packing is, minutes. */
   readonly eveningMinutes: number;
+  /** Suppliers who take another time than {@link leadDays}. */
+  readonly suppliers?: readonly Supplier[];
+  /** Sets of block ids that levelling leaves in one drop. */
+  readonly together?: readonly (readonly string[])[];
+  /** Whether levelling may move a drop to another day of the week. */
+  readonly isAnyWeekday?: boolean;
+  /** By the work (a basting method, or the kind of a step): how many times the standard minutes this project reckons with. */
+  readonly standards?: Readonly<Record<string, number>>;
+}
+
+/** Whom something is ordered from, and the days until it is there. */
+export interface Supplier {
+  readonly name: string;
+  readonly leadDays: number;
 }
 
 export const EMPTY_CALENDAR: Calendar = {
@@ -74,6 +88,8 @@ export const CALENDAR_LIMITS = {
   minutes: { least: 5, most: 1440 },
   everyWeeks: { least: 1, most: 52 },
   times: { least: 1, most: 104 },
+  suppliers: 40,
+  standard: { least: 0.2, most: 5 },
   holidayDays: 370,
 } as const;
 
@@ -85,6 +101,9 @@ export const CALENDAR_LIMITS = {
 export function checkCalendar(calendar: Calendar, known: ReadonlySet<string>): Calendar {
   if (!isTimeZone(calendar.timeZone))
     refuse('timeZone', `“${calendar.timeZone}” is no time zone.`, 'Take one from the list, like Europe/Lisbon.');
+  const names = (calendar.suppliers ?? []).map(({ name }) => name.toLowerCase());
+  const twice = names.find((name, index) => names.indexOf(name) < index);
+  if (twice !== undefined) refuse('suppliers', `“${twice}” is there twice among the suppliers.`, 'Take one of them out.');
   if (calendar.endsOn !== undefined) checkDay('endsOn', calendar.endsOn);
   const seen = new Set<string>();
   const drops: Drop[] = [];
@@ -103,8 +122,24 @@ export function checkCalendar(calendar: Calendar, known: ReadonlySet<string>): C
     drops.push(entry);
     return { ...entry, blocks };
   });
-  return { ...calendar, entries };
+  const { together, ...rest } = calendar;
+  const sets = setsOf(together ?? [], known);
+  return { ...rest, entries, ...(sets.length > 0 ? { together: sets } : {}) };
 } // prettier-ignore
+
+/** Sets of two and more known blocks; those that share a block are one. */
+function setsOf(together: readonly (readonly string[])[], known: ReadonlySet<string>): string[][] {
+  const sets: string[][] = [];
+  for (const one of together) {
+    const own = new Set(one.filter((block) => known.has(block)));
+    for (const other of sets.filter((set) => set.some((block) => own.has(block)))) {
+      for (const block of other) own.add(block);
+      sets.splice(sets.indexOf(other), 1);
+    }
+    sets.push([...own]);
+  }
+  return sets.filter((set) => set.length > 1);
+}
 
 function checkHoliday({ id, day, until }: Holiday): void {
   checkDay(id, until);

@@ -18,8 +18,11 @@ export {
   type Drop,
   type Holiday,
   type Meeting,
+  type Supplier,
 } from './calendar';
 export { dayAt, dayWords, daysBetween, isDay, mondayOf, plusDays, type Day } from './days';
 export { earlyShares, type EarlyShare } from './earlyShares';
 export { levelCalendar, type Levelled } from './level';
+export { renamed } from './renamed';
+export { suppose, type Supposition } from './suppose';
 export { dropMinutes, endsOf, peakLoad, weeklyLoad, type WeekLoad } from './load';

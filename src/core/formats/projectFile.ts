@@ -31,7 +31,19 @@ export interface ProjectFile {
   readonly basting?: ProjectBasting;
   /** Figures of sewing that the project changed. */
   readonly sewing?: Partial<SewingSettings>;
+  /** Dates and figures, blocks and groups by their names. Checked, as the next two, where the file is brought in. */
+  readonly calendar?: JsonObject;
+  /** What was decided about buying, blocks by their names. */
+  readonly order?: JsonObject;
+  /** Cloths as they lie on the shelf. */
+  readonly shelf?: readonly JsonObject[];
 }
+
+/** Something of a file of which only the outer form is looked at here. */
+export type JsonObject = Readonly<Record<string, unknown>>;
+
+/** Cloths of a shelf at most. */
+const MOST_CLOTHS = 2000;
 
 /** Most blocks of a project. */
 export const MOST_BLOCKS = 200;
@@ -49,7 +61,7 @@ export function readProjectFile(text: string): ProjectFile {
   const data = parseJson(text);
   versionOf(data, 'kevlo.project', 1, 'format');
   const record = data as Record<string, unknown>;
-  const { unitSystem, pageSize, blocks, setting, marks, basting, sewing } = record;
+  const { unitSystem, pageSize, blocks, setting, marks, basting, sewing, calendar, order, shelf } = record;
   if (unitSystem !== 'inch' && unitSystem !== 'metric')
     fail('unitSystem', 'The project has no unit.', 'Give inch or metric.');
   if (pageSize !== 'A4' && pageSize !== 'Letter')
@@ -95,6 +107,9 @@ export function readProjectFile(text: string): ProjectFile {
     ...(marks === undefined ? {} : { marks: readMarks(marks) }),
     ...(basting === undefined ? {} : { basting: readProjectBasting(basting) }),
     ...(sewing === undefined ? {} : { sewing: readSewing(sewing) }),
+    ...(calendar === undefined ? {} : { calendar: readObject(calendar, 'calendar') }),
+    ...(order === undefined ? {} : { order: readObject(order, 'order') }),
+    ...(shelf === undefined ? {} : { shelf: readShelf(shelf) }),
   };
 }
 
@@ -164,6 +179,17 @@ export function readMarks(value: unknown, place = 'marks'): ChosenMark[] {
       mark: mark as ChosenMark['mark'],
     };
   });
+}
+
+function readObject(value: unknown, place: string): JsonObject {
+  if (!isRecord(value)) fail(place, 'This cannot be read.', 'Leave it out, or save it again.');
+  return value;
+}
+
+function readShelf(value: unknown): JsonObject[] {
+  if (!Array.isArray(value) || value.length > MOST_CLOTHS)
+    fail('shelf', `A shelf is a list of up to ${MOST_CLOTHS} cloths.`, 'Leave it out, or save it again.');
+  return value.map((one: unknown, index) => readObject(one, `shelf[${index}]`));
 }
 
 function readText(value: unknown, place: string, most: number, least: number): string {

@@ -4,6 +4,7 @@
  */
 export { backTest, type BackTest } from './backTest';
 export { forecastGroup, type Forecast } from './forecast';
+export { learntStandards, type LearntStandard, type TimedWork } from './learnt';
 export { sewingClock, type FreeTime } from './sewingClock';
 export type { PaceState } from './state';
 export { DAY_MS, type MakerHistory, type SewnWork } from './weeks';

@@ -14,30 +14,31 @@ const common = {
   title: Joi.string().trim().min(1).max(LIMITS.title).required().label('name'),
   note: Joi.string().allow('').max(LIMITS.note).label('note'),
 };
-const group = Joi.string().guid().label('group');
+const dropOf = (group: Joi.Schema) =>
+  Joi.object({
+    ...common,
+    kind: Joi.valid('drop').required(),
+    // By their ids, in a file by their names.
+    blocks: Joi.array().items(Joi.string().max(120)).max(400).required(),
+    isFixed: Joi.boolean().required(),
+    group,
+  });
 
-const drop = Joi.object({
-  ...common,
-  kind: Joi.valid('drop').required(),
-  blocks: Joi.array().items(Joi.string().max(60)).max(400).required(),
-  isFixed: Joi.boolean().required(),
-  group,
-});
-
-const meeting = Joi.object({
-  ...common,
-  kind: Joi.valid('meeting').required(),
-  at: Joi.string()
-    .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
-    .required()
-    .label('hour')
-    .messages({ 'string.pattern.base': 'An hour is written like 18:30.' }),
-  minutes: whole(LIMITS.minutes).label('length'),
-  place: Joi.string().allow('').max(LIMITS.title).required(),
-  everyWeeks: whole(LIMITS.everyWeeks).label('weeks apart'),
-  times: whole(LIMITS.times).label('times'),
-  group,
-});
+const meetingOf = (group: Joi.Schema) =>
+  Joi.object({
+    ...common,
+    kind: Joi.valid('meeting').required(),
+    at: Joi.string()
+      .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+      .required()
+      .label('hour')
+      .messages({ 'string.pattern.base': 'An hour is written like 18:30.' }),
+    minutes: whole(LIMITS.minutes).label('length'),
+    place: Joi.string().allow('').max(LIMITS.title).required(),
+    everyWeeks: whole(LIMITS.everyWeeks).label('weeks apart'),
+    times: whole(LIMITS.times).label('times'),
+    group,
+  });
 
 const holiday = Joi.object({
   ...common,
@@ -45,10 +46,9 @@ const holiday = Joi.object({
   until: day.required().label('last day'),
 });
 
-/** The form of a calendar as it is sent; what its days mean is checked by the core. */
-export const calendarSchema = Joi.object<Calendar>({
+const schemaOf = (group: Joi.Schema) => Joi.object<Calendar>({
   entries: Joi.array()
-    .items(Joi.alternatives().conditional('.kind', { switch: [{ is: 'drop', then: drop }, { is: 'meeting', then: meeting }], otherwise: holiday }))
+    .items(Joi.alternatives().conditional('.kind', { switch: [{ is: 'drop', then: dropOf(group) }, { is: 'meeting', then: meetingOf(group) }], otherwise: holiday }))
     .max(LIMITS.entries)
     .required(),
   endsOn: day.label('end'),
@@ -56,4 +56,16 @@ export const calendarSchema = Joi.object<Calendar>({
   hoursPerWeek: figure(LIMITS.hoursPerWeek).label('hours a week'),
   leadDays: whole(LIMITS.leadDays).label('days until cloth comes'),
   eveningMinutes: whole(LIMITS.eveningMinutes).label('evening'),
+  suppliers: Joi.array()
+    .items(Joi.object({ name: Joi.string().trim().min(1).max(LIMITS.title).required().label('supplier'), leadDays: whole(LIMITS.leadDays).label('days') }))
+    .max(LIMITS.suppliers),
+  together: Joi.array().items(Joi.array().items(Joi.string().max(120)).max(400)).max(200),
+  isAnyWeekday: Joi.boolean(),
+  standards: Joi.object().pattern(Joi.string().max(60), figure(LIMITS.standard).label('standard')).max(40),
 }); // prettier-ignore
+
+/** The form of a calendar as it is sent; what its days mean is checked by the core. */
+export const calendarSchema = schemaOf(Joi.string().guid().label('group'));
+
+/** The same in a file, where groups go by their names. */
+export const calendarFileSchema = schemaOf(Joi.string().trim().min(1).max(LIMITS.title).label('group'));

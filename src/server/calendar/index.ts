@@ -1,4 +1,4 @@
-export { calendarSchema } from './calendarSchema';
+export { calendarFileSchema, calendarSchema } from './calendarSchema';
 export { projectIcs, readFeed, renewFeed } from './feed';
 export { nextDropFor } from './nextDrop';
 export { readHolidays, type FoundHoliday } from './holidays';

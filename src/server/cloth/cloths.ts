@@ -25,7 +25,8 @@ export async function clothLooks(
   return readLooks(sql, project);
 }
 
-async function readLooks(sql: Sql, project: Project): Promise<ClothLooks> {
+/** The looks of a project’s cloths, by name. */
+export async function readLooks(sql: Sql, project: Project): Promise<ClothLooks> {
   const rows = await sql<
     { name: string; look: ClothLook }[]
   >`select name, look from cloth where project_id = ${project.id}`;

@@ -1,12 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type postgres from 'postgres';
-import { audit, openProject, type Access } from '../projects';
+import type { ProjectFile } from '@/core/formats';
+import { audit, type Access } from '../projects';
 import { inTransaction } from '../database';
-import { exportProject, importProject } from './projectFiles';
+import { exportProject, putIn } from './projectFiles';
 
 /**
- * Copies a project to be run once more: blocks, setting, shelf, what is bought, words of reminders, pictures at steps, and what was
- * written for next time. Without people: no makers, bags, ticks, orders placed, dates, or stock that has been used since.
+ * Copies a project to be run once more: blocks, setting, shelf, what is bought, words of reminders, pictures at steps, what was
+ * written for next time, and of the calendar its figures with the standards that were learnt. Without people: no makers, bags,
+ * ticks, orders placed, dates, or stock that has been used since.
  * @returns the new project, with whoever asked as its host
  */
 export async function runAgain(
@@ -15,17 +17,11 @@ export async function runAgain(
   name: string,
 ): Promise<{ id: string }> {
   const { project, account } = access;
-  const file = await exportProject(sql, project);
-  const { id } = await importProject(sql, account, JSON.stringify({ ...file, name }));
-  const own = await openProject(sql, account, id, 'edit');
-  await inTransaction(sql, async (step) => {
+  return inTransaction(sql, async (step) => {
+    const own = await putIn(step, account, anew(await exportProject(step, project), name));
+    const { id } = own.project;
     await step`
-      insert into cloth (project_id, name, look, shelf, revision)
-      select ${id}, name, look, case when shelf is null then null else jsonb_set(shelf, '{stockMm}', '0') end, revision
-      from cloth where project_id = ${project.id} on conflict (project_id, name) do nothing`;
-    await step`
-      update project new set reminders = old.reminders, bag_extras = old.bag_extras, order_plan = case when old.order_plan is null then null
-          else jsonb_set(old.order_plan, '{stock}', '{}') end
+      update project new set reminders = old.reminders, bag_extras = old.bag_extras
       from project old where new.id = ${id} and old.id = ${project.id}`;
     await step`
       insert into step_photo (block_id, step_id, says, image, width, height, created_by)
@@ -41,6 +37,20 @@ export async function runAgain(
         insert into log_entry (id, project_id, block_id, kind, text, account_id)
         values (${randomUUID()}, ${id}, ${blockId}, 'next-time', ${text}, ${account.id})`;
     await audit(step, own, 'project-run-again', { from: project.id });
+    return { id };
   });
-  return { id };
+}
+
+/** A project’s file under another name, without dates and with nothing in stock. */
+function anew({ calendar, order, shelf, ...file }: ProjectFile, name: string): ProjectFile {
+  const { endsOn: _endsOn, ...figures } = calendar ?? {};
+  return {
+    ...file,
+    name,
+    ...(calendar ? { calendar: { ...figures, entries: [] } } : {}),
+    ...(order ? { order: { ...order, stock: {}, stockAt: {} } } : {}),
+    ...(shelf
+      ? { shelf: shelf.map((cloth) => ('stockMm' in cloth ? { ...cloth, stockMm: 0 } : cloth)) }
+      : {}),
+  };
 }

@@ -1,6 +1,6 @@
 export { makerAddress, publicAddress } from './makerAddress';
 export { listContacts, setContact, type Contact } from './contacts';
-export { addGroup, changeGroup, listGroups, type MakerGroup } from './groups';
+export { groupNamed, addGroup, changeGroup, listGroups, type MakerGroup } from './groups';
 export { erasePerson, readPerson } from './privacy';
 export { takeRoster, type TakenRoster } from './roster';
 export {
