@@ -16,6 +16,8 @@ export interface BlockWork {
   readonly name: string;
   /** Standard minutes of all its steps, for one maker. */
   readonly minutes: number;
+  /** The same by what kind of work it is. */
+  readonly minutesOf?: Readonly<Record<string, number>>;
   /** One for each maker who sews it. */
   readonly bags: number;
   /** The same by group, where there are groups. */
@@ -23,6 +25,14 @@ export interface BlockWork {
   /** Papers and cut pieces that go into one bag. */
   readonly pieces: number;
 }
+
+/** Blocks with the minutes that a project reckons with, where some works take it longer or shorter than the standard. */
+export function reckoned(blocks: readonly BlockWork[], standards: Calendar['standards'] = {}): BlockWork[] {
+  return blocks.map((block) => {
+    const more = Object.entries(block.minutesOf ?? {}).map(([work, minutes]) => minutes * ((standards[work] ?? 1) - 1));
+    return { ...block, minutes: block.minutes + more.reduce((sum, one) => sum + one, 0) };
+  });
+} // prettier-ignore
 
 /** Something that a day is there for: an entry, one of a meeting's times, or what follows from a drop. */
 export interface AgendaItem {

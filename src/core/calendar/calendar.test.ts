@@ -19,6 +19,8 @@ import {
   mondayOf,
   peakLoad,
   plusDays,
+  reckoned,
+  suppose,
   weeklyLoad,
   withEntriesOf,
   type BlockWork,
@@ -112,6 +114,31 @@ test('a calendar that cannot be is refused at its entry; blocks that are gone ar
   expect(check({ ...calendar(), timeZone: 'Mars/North' })).toThrow('“Mars/North” is no time zone.');
   expect(check(calendar(drop('a', '2026-04-08', ['1', 'gone'])))()).toEqual(calendar(drop('a', '2026-04-08', ['1']))); // prettier-ignore
 });
+
+test('suppliers have their own days before packing begins; two of one name are refused; sets that share a block are one', () => {
+  const own = { ...calendar(drop('a', '2026-04-08', ['1'])), suppliers: [{ name: 'Mill Lane Yard', leadDays: 21 }] };
+  const orders = agendaOf(own, [block('1', 300)]).filter(({ kind }) => kind === 'order');
+  const packing = agendaOf(own, [block('1', 300)]).find(({ kind }) => kind === 'packing')!.day;
+  expect(orders.map(({ title, day }) => [title, daysBetween(day, packing)])).toEqual([['Order from Mill Lane Yard for Drop a', 21], ['Order cloth for Drop a', 10]]);
+  const known = new Set(['1', '2', '3', '4']);
+  expect(() => checkCalendar({ ...own, suppliers: [{ name: 'Mill', leadDays: 1 }, { name: 'MILL', leadDays: 2 }] }, known)).toThrow('there twice among the suppliers');
+  expect(checkCalendar({ ...own, together: [['1', '2'], ['3', 'gone'], ['2', '4']] }, known).together).toEqual([['2', '4', '1']]);
+  expect(checkCalendar({ ...own, together: [['3', 'gone']] }, known)).not.toHaveProperty('together');
+}); // prettier-ignore
+
+test('supposed weeks are shared out, days of the week kept; first, fixed and past drops stay; learnt standards count by their work', () => {
+  const own = calendar(drop('a', '2026-03-02', ['1']), drop('b', '2026-03-30', ['2']), drop('c', '2026-04-27', ['3'], true), drop('d', '2026-05-25', ['4']));
+  const what = { hoursPerWeek: 5, times: 1.5, weeksMore: 4, without: ['4'] };
+  const supposed = suppose(own, [block('1', 100), block('4', 60)], what, '2026-03-05');
+  expect(dropsOf(supposed.calendar).map(({ day, blocks }) => [day, ...blocks])).toEqual([['2026-03-02', '1'], ['2026-04-06', '2'], ['2026-04-27', '3'], ['2026-06-15']]);
+  // As long as those before in the mean, and four weeks more.
+  expect([supposed.calendar.endsOn, supposed.calendar.hoursPerWeek]).toEqual(['2026-07-20', 5]);
+  expect(supposed.blocks.map(({ minutes }) => minutes)).toEqual([150, 0]);
+  expect(suppose(own, [], { ...what, weeksMore: 0 }, '2026-03-05').calendar.endsOn).toBeUndefined();
+  expect(dropsOf(suppose(own, [], what, '2026-04-20').calendar)[1]!.day).toBe('2026-03-30');
+  const [one] = reckoned([{ ...block('1', 100), minutesOf: { join: 60, glue: 40 } }], { join: 0.5, starch: 3 });
+  expect(one!.minutes).toBe(70);
+}); // prettier-ignore
 
 /**
  * The lightest heaviest stretch over every way of putting blocks into drops and drops on days, drops at least a week apart.

@@ -182,6 +182,14 @@ export function withEntriesOf(calendar: Calendar, other: Calendar): Calendar {
   return { ...other, entries: calendar.entries.map((entry) => changed.get(entry.id) ?? entry) };
 }
 
+/** A step’s minutes as the project reckons with them: the standard, or what was learnt of it. */
+export function ownMinutes(
+  { work, minutes }: { readonly work: string; readonly minutes: number },
+  standards: Calendar['standards'] = {},
+): number {
+  return minutes * (standards[work] ?? 1);
+}
+
 export const dropsOf = ({ entries }: Calendar): readonly Drop[] =>
   entries.filter((entry): entry is Drop => entry.kind === 'drop').sort((a, b) => (a.day < b.day ? -1 : 1));
 

@@ -2,7 +2,7 @@
  * Drops, meetings and holidays of a project, and what follows from them: when to order and pack, how much there is to sew in a week,
  * and how blocks and days are chosen so that no week is too heavy. Days are days, in no time zone; only meetings have a wall clock.
  */
-export { agendaOf, packingMinutes, type AgendaItem, type BlockWork } from './agenda';
+export { agendaOf, packingMinutes, reckoned, type AgendaItem, type BlockWork } from './agenda';
 export {
   CALENDAR_LIMITS,
   EMPTY_CALENDAR,
@@ -13,6 +13,7 @@ export {
   isSameGroup,
   withEntriesOf,
   isTimeZone,
+  ownMinutes,
   type Calendar,
   type CalendarEntry,
   type Drop,

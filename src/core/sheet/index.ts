@@ -19,6 +19,7 @@ export type { Hand, HandWish } from './sayHand';
 export { wishesOf } from './orderWishes';
 export { clashViews, kindViews, minutesOf, threadView, type KindView } from './views';
 export { summarise, type BlockSummary, type SummaryStep } from './summary';
+export { sayPlainSkill } from './skills';
 export { roundWork, withUnits } from './stepUnits';
 export { batchAt, batchesOf, waitsFor, type Batch } from './readiness';
 export { numbersOf } from './names';

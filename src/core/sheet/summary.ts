@@ -1,12 +1,16 @@
 import type { StepOfPatches } from '../progress';
 import type { BlockSheet } from './blockSheet';
 import { itemAt } from '../lists';
+import { skillsOf, workOf } from './skills';
 import { withUnits } from './stepUnits';
 
 /** A step as lists and walls need it: what it is called, what it says and how long it takes. */
 export interface SummaryStep extends StepOfPatches {
   readonly text: string;
   readonly minutes: number;
+  /** What kind of work it is, and what hands must know for it. */
+  readonly work: string;
+  readonly skills: readonly string[];
 }
 
 /** The little of a block's sheet that lists, walls and ticks need: about a tenth of it. */
@@ -32,11 +36,14 @@ export function summarise({
   marks,
   bagMark,
 }: BlockSheet): BlockSummary {
+  const outlines = patches.map(({ outline }) => outline);
   return {
     steps: steps.map((step) => ({
       ...withUnits(step, patches),
       text: step.text,
       minutes: step.minutes,
+      work: workOf(step),
+      skills: skillsOf(step, outlines),
     })),
     problems: problems.length + violations.length,
     clashes: plan.clashes,

@@ -15,6 +15,7 @@ import {
   holidaysOf,
   isSameGroup,
   plusDays,
+  reckoned,
   weeklyLoad,
   withEntriesOf,
   type AgendaItem,
@@ -23,6 +24,7 @@ import {
   type CalendarEntry,
   type Day,
 } from '@/core/calendar';
+import type { LearntStandard } from '@/core/pace';
 import type { ProjectPace } from '@/server/calendar';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
@@ -32,6 +34,7 @@ import { CalendarFigures } from './CalendarFigures';
 import { CalendarFiles } from './CalendarFiles';
 import { DropsDialog } from './DropsDialog';
 import { EntryDialog } from './EntryDialog';
+import { LearntTable } from './LearntTable';
 import { LevelPanel } from './LevelPanel';
 import { PaceTable } from './PaceTable';
 import { useCalendar, type OwnCalendar } from './useCalendar';
@@ -41,19 +44,25 @@ interface CalendarStationProps {
   readonly projectId: string;
   readonly initial: Calendar;
   readonly revision: number;
+  /** With their plain standards. */
   readonly blocks: readonly BlockWork[];
   /** Undefined where it could not be reckoned just now. */
   readonly pace: ProjectPace | undefined;
   readonly today: Day;
   readonly groups: readonly { readonly id: string; readonly name: string }[];
+  /** How long each kind of work takes, by what was timed. */
+  readonly learnt: readonly LearntStandard[];
+  /** Names that are written to lines of the order. */
+  readonly suppliers: readonly string[];
 }
 
 const newId = () => crypto.randomUUID();
 
 /** When what is handed out, who will be ready, and what follows from it. */
-export function CalendarStation({ projectId, initial, revision, blocks, pace, today, groups }: CalendarStationProps) {
+export function CalendarStation({ projectId, initial, revision, blocks: plain, pace, today, groups, learnt, suppliers }: CalendarStationProps) {
   const own = useCalendar(projectId, initial, revision);
   const { calendar } = own;
+  const blocks = useMemo(() => reckoned(plain, calendar.standards), [plain, calendar.standards]);
   const [edited, setEdited] = useState<CalendarEntry | undefined>();
   const [view, setView] = useState<'weeks' | 'list'>('weeks');
   const [group, setGroup] = useState(ALL_GROUPS);
@@ -79,7 +88,7 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
           Show theirs (undo brings yours back)
         </Button>
       )}
-      <AddButtons projectId={projectId} own={own} blocks={blocks} today={today} onAdd={setEdited} />
+      <AddButtons projectId={projectId} own={own} blocks={blocks} today={today} suppliers={suppliers} onAdd={setEdited} />
       <NotInDrops calendar={calendar} blocks={blocks} />
       {groups.length > 0 && (
         <Box sx={{ maxWidth: 260, my: 1 }}>
@@ -101,13 +110,14 @@ export function CalendarStation({ projectId, initial, revision, blocks, pace, to
         </>
       )}
       {view === 'list' && <AgendaList agenda={agenda} drops={pace?.drops ?? []} early={early} today={today} onOpen={open} />}
-      <LevelPanel projectId={projectId} calendar={sewn} blocks={blocks} onTake={(next) => own.change(withEntriesOf(calendar, next), 'level')} />
+      <LevelPanel projectId={projectId} calendar={sewn} blocks={blocks} today={today} onTake={(next) => own.change(withEntriesOf(calendar, next), 'level')} />
       {pace === undefined && (
         <Typography role="status" sx={{ mt: 3 }}>
           Who will be done when could not be reckoned just now. Open the page again in a moment; the dates above are not touched by it.
         </Typography>
       )}
       {pace && pace.makers.length > 0 && <PaceTable pace={pace} />}
+      <LearntTable learnt={learnt} standards={calendar.standards ?? {}} onChange={(standards) => own.change({ ...calendar, standards }, 'standards')} />
       <CalendarFiles projectId={projectId} group={groups.find(({ id }) => id === group)} today={today} newId={newId} onHolidays={own.addAll} />
       {edited && (
         <EntryDialog
@@ -150,10 +160,11 @@ interface AddButtonsProps {
   readonly own: OwnCalendar;
   readonly blocks: readonly BlockWork[];
   readonly today: Day;
+  readonly suppliers: readonly string[];
   readonly onAdd: (entry: CalendarEntry) => void;
 }
 
-function AddButtons({ projectId, own, blocks, today, onAdd }: AddButtonsProps) {
+function AddButtons({ projectId, own, blocks, today, suppliers, onAdd }: AddButtonsProps) {
   const [dialog, setDialog] = useState<'drops' | 'figures' | undefined>();
   const { calendar } = own;
   const drops = dropsOf(calendar);
@@ -177,7 +188,7 @@ function AddButtons({ projectId, own, blocks, today, onAdd }: AddButtonsProps) {
         <DropsDialog blocks={blocks} from={next} newId={newId} onClose={close} onKeep={(laid) => { own.addAll(laid); close(); }} />
       )}
       {dialog === 'figures' && (
-        <CalendarFigures calendar={calendar} onClose={close} onKeep={(figures) => { own.change(figures); close(); }} />
+        <CalendarFigures calendar={calendar} suppliers={suppliers} onClose={close} onKeep={(figures) => { own.change(figures); close(); }} />
       )}
     </Stack>
   );

@@ -1,53 +1,67 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Slider from '@mui/material/Slider';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import {
-  CALENDAR_LIMITS,
   dropsOf,
   dayWords,
+  suppose,
   weeklyLoad,
   type BlockWork,
   type Calendar,
+  type Day,
   type Levelled,
+  type Supposition,
 } from '@/core/calendar';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { useSend } from '@/ui/useSend';
+import { LevelRules } from './LevelRules';
 import { LoadChart } from './LoadChart';
+import { WhatIf } from './WhatIf';
 
 interface LevelPanelProps {
   readonly projectId: string;
   readonly calendar: Calendar;
   readonly blocks: readonly BlockWork[];
+  readonly today: Day;
   readonly onTake: (calendar: Calendar) => void;
 }
 
-/** How much there is to sew in each week; what other hours or a slower group would make of it; and the flattest way. */
-export function LevelPanel({ projectId, calendar, blocks, onTake }: LevelPanelProps) {
-  const [hours, setHours] = useState<number | undefined>();
-  const [percent, setPercent] = useState(100);
+/** How much there is to sew in each week; what other figures would make of it; and the flattest way. */
+export function LevelPanel({ projectId, calendar, blocks, today, onTake }: LevelPanelProps) {
+  const [change, setChange] = useState<Partial<Supposition>>({});
+  const [isRuling, setRuling] = useState(false);
   const [levelled, setLevelled] = useState<Levelled | undefined>();
   const { error, isBusy, run } = useSend();
-  const slower = useMemo(() => blocks.map((block) => ({ ...block, minutes: (block.minutes * percent) / 100 })), [blocks, percent]);
-  const supposed = { ...calendar, hoursPerWeek: hours ?? calendar.hoursPerWeek };
-  const before = weeklyLoad(supposed, slower);
+  const supposition = { hoursPerWeek: calendar.hoursPerWeek, times: 1, weeksMore: 0, without: [], ...change };
+  const supposed = useMemo(
+    () => suppose(calendar, blocks, { hoursPerWeek: calendar.hoursPerWeek, times: 1, weeksMore: 0, without: [], ...change }, today),
+    [calendar, blocks, change, today],
+  );
+  const before = weeklyLoad(supposed.calendar, supposed.blocks);
   if (before.length === 0) return null;
-  const after = levelled && weeklyLoad({ ...levelled.calendar, hoursPerWeek: supposed.hoursPerWeek }, slower);
+  const after = levelled && weeklyLoad({ ...levelled.calendar, hoursPerWeek: supposition.hoursPerWeek }, supposed.blocks);
   const most = Math.max(...[...before, ...(after ?? [])].flatMap(({ minutes, room }) => [minutes, room]));
   const level = () =>
     run(async () => setLevelled(await send<Levelled>('POST', `/api/projects/${projectId}/calendar/level`, { calendar })));
-  const isSupposed = hours !== undefined || percent !== 100;
+  const isSupposed = Object.keys(change).length > 0;
+  const { times: _times, ...keepable } = change;
+  const take = (next: Calendar) => {
+    onTake(next);
+    setChange({});
+    setLevelled(undefined);
+  };
   return (
     <section aria-labelledby="load-title">
-      <Stack direction="row" sx={{ mt: 3, mb: 1, gap: 1, flexWrap: 'wrap', justifyContent: 'space-between' }}>
-        <Typography variant="h3" id="load-title">
+      <Stack direction="row" sx={{ mt: 3, mb: 1, gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Typography variant="h3" id="load-title" sx={{ flexGrow: 1 }}>
           How much there is to sew
         </Typography>
+        <Button onClick={() => setRuling(true)}>What levelling holds to</Button>
         <Button disabled={isBusy} onClick={() => void level()}>
           {isBusy ? 'Levelling …' : 'Level the load'}
         </Button>
@@ -58,51 +72,34 @@ export function LevelPanel({ projectId, calendar, blocks, onTake }: LevelPanelPr
         {after ? (
           <LoadChart title="Levelled" weeks={after} most={most} />
         ) : (
-          <Stack spacing={1} sx={{ maxWidth: 420, px: 1 }}>
-            <Typography>What if? Nothing is saved by these.</Typography>
-            <Supposed label={`${supposed.hoursPerWeek} hours a week`} value={supposed.hoursPerWeek} min={CALENDAR_LIMITS.hoursPerWeek.least} max={20} step={0.25} onChange={setHours} />
-            <Supposed label={`Everything takes ${percent} % of the standard`} value={percent} min={50} max={200} step={5} onChange={setPercent} />
-            {isSupposed && (
-              <Button sx={{ alignSelf: 'flex-start' }} onClick={() => { setHours(undefined); setPercent(100); }}>
-                Back to what is
-              </Button>
-            )}
-          </Stack>
+          <WhatIf
+            supposition={supposition}
+            blocks={blocks}
+            supposed={supposed}
+            isSupposed={isSupposed}
+            onChange={(next) => setChange({ ...change, ...next })}
+            onBack={() => setChange({})}
+            onKeep={Object.keys(keepable).length > 0 ? () => take(supposed.calendar) : undefined}
+          />
         )}
       </Box>
       {levelled && (
-        <LevelChoice
+        <LevelChoice calendar={calendar} levelled={levelled} blocks={blocks} onTake={() => take(levelled.calendar)} onLeave={() => setLevelled(undefined)} />
+      )}
+      {isRuling && (
+        <LevelRules
           calendar={calendar}
-          levelled={levelled}
           blocks={blocks}
-          onTake={() => {
-            onTake(levelled.calendar);
-            setLevelled(undefined);
+          onClose={() => setRuling(false)}
+          onKeep={(rules) => {
+            onTake({ ...calendar, ...rules });
+            setRuling(false);
           }}
-          onLeave={() => setLevelled(undefined)}
         />
       )}
     </section>
   );
 } // prettier-ignore
-
-interface SupposedProps {
-  readonly label: string;
-  readonly value: number;
-  readonly min: number;
-  readonly max: number;
-  readonly step: number;
-  readonly onChange: (value: number) => void;
-}
-
-function Supposed({ label, value, onChange, ...limits }: SupposedProps) {
-  return (
-    <Box>
-      <Typography>{label}</Typography>
-      <Slider aria-label={label} value={value} onChange={(_, next) => onChange(next)} {...limits} />
-    </Box>
-  );
-}
 
 interface LevelChoiceProps {
   readonly calendar: Calendar;

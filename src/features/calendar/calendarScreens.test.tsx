@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import { EMPTY_CALENDAR, dropsOf, type BlockWork, type Calendar, type Drop } from '@/core/calendar';
+import type { LearntStandard } from '@/core/pace';
 import type { ProjectPace } from '@/server/calendar';
 import { answering, refused, type Asked } from '@/ui/testing';
 import { CalendarStation } from './CalendarStation';
@@ -17,9 +18,10 @@ function at(
   routes: Record<string, (asked: Asked) => unknown> = {},
   pace = NOBODY,
   groups: readonly { id: string; name: string }[] = [],
+  more: { learnt?: readonly LearntStandard[]; suppliers?: readonly string[] } = {},
 ) {
   const asked = answering({ [PUT]: saving, ...routes });
-  render(<CalendarStation projectId="p" initial={calendar} revision={4} blocks={blocks} pace={pace} today="2026-03-05" groups={groups} />); // prettier-ignore
+  render(<CalendarStation projectId="p" initial={calendar} revision={4} blocks={blocks} pace={pace} today="2026-03-05" groups={groups} learnt={[]} suppliers={[]} {...more} />); // prettier-ignore
   const saved = () => asked.filter(({ path }) => path.endsWith('/calendar')).at(-1)?.body as { calendar: Calendar; revision: number }; // prettier-ignore
   return { asked, saved };
 }
@@ -146,13 +148,78 @@ test('what if: other hours and a slower group change the chart and nothing else'
   const { asked } = at();
   const title = () => screen.getByText(/heaviest week/).textContent;
   expect(title()).toBe('Each week: heaviest week 1 h 15 min, 0 of 8 weeks over the hours');
-  fireEvent.change(screen.getByRole('slider', { name: 'Everything takes 100 % of the standard' }), { target: { value: 200 } }); // prettier-ignore
+  fireEvent.change(screen.getByRole('slider', { name: 'Everything takes this group 100 % of the standard' }), { target: { value: 200 } }); // prettier-ignore
   fireEvent.change(screen.getByRole('slider', { name: '3 hours a week' }), { target: { value: 2 } });
   expect(title()).toBe('Supposed: heaviest week 2 h 30 min, 8 of 8 weeks over the hours');
   press('Back to what is');
   expect(title()).toContain('1 h 15 min');
   await after(2000);
   expect(asked).toEqual([]);
+});
+
+test('what if: weeks more and a block less are kept where the host asks for it, a slower group never', async () => {
+  const { saved } = at();
+  fireEvent.change(screen.getByRole('slider', { name: 'Everything takes this group 100 % of the standard' }), { target: { value: 150 } }); // prettier-ignore
+  expect(screen.queryByRole('button', { name: /Keep hours/ })).toBeNull();
+  fireEvent.change(screen.getByRole('slider', { name: 'No week more' }), { target: { value: 4 } });
+  fireEvent.change(screen.getByRole('slider', { name: '3 hours a week' }), { target: { value: 1.25 } });
+  // Seven and a half hours of Star in six weeks, then as much again, up to twelve.
+  expect(screen.getByText('Of a group whose middle sews 1.25 hours a week, so many have each drop sewn by the next: Drop 1 50 %, Drop 2 50 %.')).toBeTruthy(); // prettier-ignore
+  fireEvent.change(screen.getByRole('combobox', { name: 'Without these blocks' }), { target: { value: 'Pla' } }); // prettier-ignore
+  fireEvent.click(screen.getByRole('option', { name: 'Plate' }));
+  press('Keep hours, days and blocks so');
+  await after(900);
+  const [first, second] = dropsOf(saved().calendar);
+  expect([first!.day, second!.day, saved().calendar.endsOn]).toEqual(['2026-03-02', '2026-04-13', '2026-05-25']); // prettier-ignore
+  expect([first!.blocks, second!.blocks, saved().calendar.hoursPerWeek]).toEqual([['b0'], [], 1.25]);
+  expect(screen.getByText(/^Each week: heaviest week 50 min/)).toBeTruthy();
+});
+
+test('what levelling holds to: a block belongs to one line; weekdays may be let go', async () => {
+  const { saved } = at({ ...START, together: [['b0', 'b1']] });
+  press('What levelling holds to');
+  expect(screen.getByRole<HTMLInputElement>('checkbox', { name: 'Drops keep their day of the week' }).checked).toBe(true); // prettier-ignore
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Drops keep their day of the week' }));
+  for (const name of ['Plate', 'Rose']) {
+    // The first choice fills the empty line, and empties the one that Plate was in.
+    const line = screen.getByRole('combobox', { name: name === 'Plate' ? /too/ : 'Belong together, 2' });
+    fireEvent.change(line, { target: { value: name } });
+    fireEvent.click(screen.getByRole('option', { name }));
+  }
+  press('Keep');
+  await after(900);
+  expect(saved().calendar).toMatchObject({ isAnyWeekday: true, together: [['b1', 'b2']] });
+});
+
+test('suppliers with a time of their own: a fault is said, an empty row does not count', async () => {
+  const { saved } = at(START, {}, NOBODY, [], { suppliers: ['Mill Lane Yard'] });
+  press('Figures');
+  type('Supplier 1', 'Mill Lane Yard');
+  type('Days, supplier 1', '3 weeks');
+  press('Keep');
+  expect(screen.getByRole('alert').textContent).toContain('Mill Lane Yard: “3 weeks” days cannot be.');
+  type('Days, supplier 1', '21');
+  press('Keep');
+  press('List with reasons');
+  expect(screen.getByText(/Order from Mill Lane Yard for Drop 2/)).toBeTruthy();
+  await after(900);
+  expect(saved().calendar.suppliers).toEqual([{ name: 'Mill Lane Yard', leadDays: 21 }]);
+});
+
+test('what a group takes is shown with how sure it is; used it changes the load, put back it does not', async () => {
+  const learnt = [{ work: 'join', times: 0.801, least: 0.7, most: 0.92, timed: 23, makers: 6 }];
+  const slow = blocks.map((block) => ({ ...block, minutesOf: { join: 200, glue: 100 } }));
+  const asked = answering({ [PUT]: saving });
+  render(<CalendarStation projectId="p" initial={START} revision={4} blocks={slow} pace={NOBODY} today="2026-03-05" groups={[]} learnt={learnt} suppliers={[]} />); // prettier-ignore
+  const [row] = within(screen.getByRole('table', { name: 'How long this group takes' })).getAllByRole('row').slice(1); // prettier-ignore
+  expect(row!.textContent).toBe('Whip-stitching80 %8 in 10: 70 % to 92 %; 23 times of 6 makers100 %Use 80 %'); // prettier-ignore
+  press('Use 80 % for Whip-stitching');
+  // 160 + 100 minutes in four weeks.
+  expect(screen.getByText(/^Each week: heaviest week 1 h 5 min/)).toBeTruthy();
+  await after(900);
+  expect((asked.at(-1)?.body as { calendar: Calendar }).calendar.standards).toEqual({ join: 0.8 });
+  press('Put back the standard of Whip-stitching');
+  expect(screen.getByText(/^Each week: heaviest week 1 h 15 min/)).toBeTruthy();
 });
 
 test('makers who want a look come first, with their dates; drops say who will have sewn them', () => {
@@ -185,7 +252,7 @@ test('before anybody has begun each drop says which share of a group will have s
 
 test('where forecasts could not be reckoned the dates are there all the same', () => {
   answering({});
-  render(<CalendarStation projectId="p" initial={START} revision={4} blocks={blocks} pace={undefined} today="2026-03-05" groups={[]} />); // prettier-ignore
+  render(<CalendarStation projectId="p" initial={START} revision={4} blocks={blocks} pace={undefined} today="2026-03-05" groups={[]} learnt={[]} suppliers={[]} />); // prettier-ignore
   expect(screen.getByText(/could not be reckoned just now/)).toBeTruthy();
   expect(screen.getByRole('button', { name: /^Drop: Drop 2/ })).toBeTruthy();
 });

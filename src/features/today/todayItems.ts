@@ -4,7 +4,8 @@ import { counted, inDays } from '@/core/words';
 import type { Kit } from '@/server/bags';
 import type { MakerPace } from '@/server/calendar';
 import type { Maker } from '@/server/makers';
-import type { BlockProgress } from '@/server/progress';
+import type { BlockProgress, NewSkill } from '@/server/progress';
+import { sayPlainSkill } from '@/core/sheet';
 
 /** What Today is told from. */
 export interface TodayFacts {
@@ -28,6 +29,8 @@ export interface TodayFacts {
     /** Where it is looked at; the block’s practice where nothing is said. */
     readonly path?: string;
   }[];
+  /** What the next drop asks for that no maker has done yet, in the order in which it comes. */
+  readonly untaught: readonly NewSkill[];
 }
 
 /** Something that wants a decision, and where it is taken. */
@@ -46,7 +49,7 @@ const LATE_DAYS = 7;
 
 /** What wants a decision now: the next drop first, then who needs help, then what is due. */
 export function todayItems(facts: TodayFacts): TodayItem[] {
-  return [...firstSteps(facts), ...nextDrop(facts), ...help(facts), ...unsent(facts), ...teach(facts), ...due(facts), ...problems(facts), ...bagsToPack(facts)];
+  return [...firstSteps(facts), ...nextDrop(facts), ...help(facts), ...unsent(facts), ...untaughtIn(facts), ...teach(facts), ...due(facts), ...problems(facts), ...bagsToPack(facts)];
 } // prettier-ignore
 
 function firstSteps({ blocks, makers, calendar }: TodayFacts): TodayItem[] {
@@ -128,6 +131,20 @@ function unsent({ unsent: count }: TodayFacts): TodayItem[] {
   return [{ key: 'unsent', path: 'calendar/reminders', what: `${counted(count, 'reminder')} could not be sent`, why: 'Try again, tell them by mouth, or look whether they came.', tone: 'error.main' }];
 } // prettier-ignore
 
+/** What nobody can do yet is to be shown before the bags are handed out, at a meeting where there is one. */
+function untaughtIn(facts: TodayFacts): TodayItem[] {
+  const { untaught, agenda, today, blocks } = facts;
+  const { next } = dueBlocks(facts);
+  const [first] = untaught;
+  if (!next || !first || daysBetween(today, next.day) > AHEAD_DAYS) return [];
+  const meeting = agenda.find(({ kind, day }) => kind === 'meeting' && day >= today && day <= next.day);
+  const skills = untaught.map(({ skill, blockId, steps }) => `${sayPlainSkill(skill)} (${blocks.find(({ id }) => id === blockId)?.name ?? ''}, ${counted(steps, 'step')})`);
+  const when = meeting ? `Show it at ${meeting.title}, ${dayWords(meeting.day)}.` : 'There is no meeting before it: show it when the bags are handed out, or write to the step.';
+  return [{ key: 'untaught', path: `order/${first.blockId}?step=${first.stepId}`, what: `${next.title} asks for what nobody has done yet`, why: `${sentence(someOf(skills))}. ${when}`, tone: 'warning.main' }];
+} // prettier-ignore
+
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** So many of the things to teach are named on this page. */
 const MOST_TAUGHT = 3;
 
@@ -143,7 +160,7 @@ function due(facts: TodayFacts): TodayItem[] {
   const { next } = dueBlocks(facts);
   return agenda.flatMap(({ id, kind, day, title, reason }): TodayItem[] => {
     // All that the next drop takes is there or on its way: its order is settled.
-    if (kind === 'order' && next && id === `${next.id}-order` && short.length === 0) return [];
+    if (kind === 'order' && next && id.startsWith(`${next.id}-order`) && short.length === 0) return [];
     const days = daysBetween(today, day);
     if (days > AHEAD_DAYS || days < -LATE_DAYS) return [];
     const when = `${inDays(days)}, ${dayWords(day)}`;

@@ -33,8 +33,25 @@ const CALM = {
   today: '2026-03-05',
   unsent: 0,
   missed: [],
+  untaught: [],
 };
 const drop = (id: string, day: string, own: string[]) => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks: own, isFixed: false }) as const; // prettier-ignore
+
+test('what the next drop asks for and nobody has done is called for two weeks ahead, with the meeting at which it can be shown', () => {
+  const meeting = { kind: 'meeting', id: 'm', day: '2026-03-10', title: 'Circle', at: '18:30', minutes: 60, place: '', everyWeeks: 1, times: 1 } as const; // prettier-ignore
+  const untaught = [{ skill: 'curve', blockId: 'a', stepId: 'baste-1', steps: 2 }, { skill: 'bend', blockId: 'a', stepId: 'join-3', steps: 1 }]; // prettier-ignore
+  const at = (today: string, ...entries: (typeof meeting)[]) => {
+    const calendar = { ...EMPTY_CALENDAR, entries: [drop('1', '2026-03-14', ['a']), ...entries] };
+    return <Today {...CALM} projectId="p1" blocks={blocks} makers={[]} kits={[]} progress={[]} calendar={calendar} agenda={agendaOf(calendar, [])} today={today} untaught={untaught} />; // prettier-ignore
+  };
+  const { rerender } = render(at('2026-03-05', meeting));
+  expect(screen.getByText('Papers with curved sides (Star, 2 steps), folding papers at a bend (Star, 1 step). Show it at Circle, Tue 10 Mar 2026.')).toBeTruthy(); // prettier-ignore
+  expect(items()).toContainEqual(['/p/p1/order/a?step=baste-1', 'Drop 1 asks for what nobody has done yet']);
+  rerender(at('2026-03-11', meeting));
+  expect(screen.getByText(/There is no meeting before it/)).toBeTruthy();
+  rerender(at('2026-02-20', meeting));
+  expect(screen.queryByText(/nobody has done yet/)).toBeNull();
+});
 
 test('the next drop comes first with its bags and the cloth that is short; later bags are not called for; what was due is said for a week', () => {
   const calendar = { ...EMPTY_CALENDAR, entries: [drop('1', '2026-03-14', ['a']), drop('2', '2026-05-14', ['b'])] };

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { EMPTY_CALENDAR, type Calendar, type Drop, type Meeting } from '@/core/calendar';
 import { defaultRecipe } from '@/core/generate';
 import { addGroup } from '../makers';
-import { makeBlock, openBlock, setBlockRemoved } from '../blocks';
+import { listSummaries, makeBlock, openBlock, setBlockRemoved } from '../blocks';
 import { addMakers } from '../makers';
 import { parse } from '../parse';
 import { recordEvents } from '../progress';
@@ -11,6 +11,7 @@ import { progressEvent, testProject, type TestProject } from '../testing';
 import {
   blockWorks,
   calendarSchema,
+  learntOf,
   projectPace,
   readFeed,
   readHolidays,
@@ -148,8 +149,26 @@ test('makers are forecast for all blocks and for each drop; what is done in an o
   const one = (await openBlock(sql, project, star)).sheet.steps[1]!.minutes;
   expect(second!.left).toBeCloseTo(minutes('Plate') + minutes('Star') - one, 6);
   expect(second!.state).toBe('stalled');
+  // Twice as long, where the project reckons so.
+  const twice = { ...calendar, standards: { join: 2 } };
+  const [slower] = (await projectPace(sql, project, twice, [], Date.now())).makers;
+  const plateJoins = works[1]!.minutesOf!.join!;
+  expect(plateJoins).toBeGreaterThan(1);
+  expect(slower!.left).toBeCloseTo(minutes('Plate') + plateJoins, 6);
   expect(pace.drops).toMatchObject([{ drop: 'a', makers: 2, done: 1, likely: 1 }, { drop: 'b', makers: 2, done: 0 }]); // prettier-ignore
 }); // prettier-ignore
+
+test('how long a work takes is told from what was timed: the latest time of each maker and step', async () => {
+  const { blocks } = await listSummaries(sql, project);
+  const [step] = blocks.find(({ id }) => id === plate)!.summary.steps.filter(({ work }) => work === 'join');
+  const [, bea] = (await addMakers(sql, access, ['Cyd', 'Dot'])).map(({ token }) => token);
+  const done = (minutes: number) => ({ ...progressEvent(plate, step!.id), minutes });
+  expect(await learntOf(sql, project)).toEqual([]);
+  await recordEvents(sql, bea!, [done(step!.minutes * 5), done(step!.minutes * 0.5)]);
+  const [found] = await learntOf(sql, project);
+  expect(found).toMatchObject({ work: 'join', timed: 1, makers: 1 });
+  expect(found!.times).toBeCloseTo(0.5 ** 0.2, 2);
+});
 
 test('a group’s address shows what is for all and what is theirs; another group’s is renewed alone', async () => {
   const [evening, morning] = [await addGroup(sql, access, 'Evening'), await addGroup(sql, access, 'Morning')];

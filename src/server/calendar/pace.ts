@@ -1,6 +1,7 @@
 import { dayAt, dropsOf, holidaysOf, type BlockWork, type Calendar, type Day } from '@/core/calendar';
 import { DAY_MS, type BackTest, type Forecast, type FreeTime, type MakerHistory } from '@/core/pace';
 import { itemAt } from '@/core/lists';
+import type { BlockSummary } from '@/core/sheet';
 import { listSummaries, type BlockWithSummary } from '../blocks';
 import type { Sql } from '../database';
 import { listMakers, type Maker } from '../makers';
@@ -50,7 +51,7 @@ export async function projectPace(
 ): Promise<ProjectPace> {
   const [makers, histories] = await Promise.all([
     listMakers(sql, project),
-    makerHistories(sql, project, standings),
+    makerHistories(sql, project, calendar.standards, standings),
   ]);
   const drops = dropsOf(calendar).slice(0, ends.length);
   const asked = [undefined, ...drops.map((_, index) => new Set(drops.slice(0, index + 1).flatMap(({ blocks }) => blocks)))]; // prettier-ignore
@@ -114,6 +115,7 @@ export function worksOf(
     id,
     name,
     minutes: summary.steps.reduce((sum, { minutes }) => sum + minutes, 0),
+    minutesOf: minutesByWork(summary.steps),
     bags: makers.filter(({ skips }) => !skips.includes(id)).length,
     bagsOf: bagsByGroup(makers.filter(({ skips }) => !skips.includes(id))),
     // A paper and a piece of cloth for each patch.
@@ -127,4 +129,10 @@ function bagsByGroup(makers: readonly Maker[]): Record<string, number> {
   const bags: Record<string, number> = {};
   for (const { groupId } of makers) if (groupId !== null) bags[groupId] = (bags[groupId] ?? 0) + 1;
   return bags;
+}
+
+function minutesByWork(steps: BlockSummary['steps']): Record<string, number> {
+  const minutes: Record<string, number> = {};
+  for (const step of steps) minutes[step.work] = (minutes[step.work] ?? 0) + step.minutes;
+  return minutes;
 }

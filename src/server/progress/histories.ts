@@ -1,3 +1,4 @@
+import { ownMinutes, type Calendar } from '@/core/calendar';
 import type { SewnWork } from '@/core/pace';
 import type { ProgressEvent } from '@/core/progress';
 import type { Sql } from '../database';
@@ -14,10 +15,11 @@ export interface OpenHistory {
   readonly left: readonly { readonly blockId: string; readonly minutes: number }[];
 }
 
-/** Histories of all makers of a project who are in it now, by id. */
+/** Histories of all makers of a project who are in it now, by id. @param standards how many times the standard each work takes */
 export async function makerHistories(
   sql: Sql,
   project: Project,
+  standards: Calendar['standards'] = {},
   standings: Promise<PairStanding[]> = standingsOf(sql, project),
 ): Promise<OpenHistory[]> {
   const [rows, pairs] = await Promise.all([
@@ -27,22 +29,28 @@ export async function makerHistories(
   ]);
   return rows.map(({ id, since }) => {
     const own = pairs.filter(({ makerId }) => makerId === id);
-    const work = own.flatMap(workOf);
-    const left = own.map(({ blockId, standing }) => ({ blockId, minutes: leftOf(standing) }));
+    const work = own.flatMap((pair) => workOf(pair, standards));
+    const left = own.map(({ blockId, standing }) => ({ blockId, minutes: leftOf(standing, standards) }));
     return { id, since: Math.min(Date.parse(since), ...work.map(({ at }) => at)), work, left };
   });
 } // prettier-ignore
 
-function leftOf({ summary, done, covered }: PairStanding['standing']): number {
+function leftOf(
+  { summary, done, covered }: PairStanding['standing'],
+  standards: Calendar['standards'],
+): number {
   const open = summary.steps.filter(({ id }) => !done.has(id) && !covered.has(id));
-  return open.reduce((sum, { minutes }) => sum + minutes, 0);
+  return open.reduce((sum, step) => sum + ownMinutes(step, standards), 0);
 }
 
 /** Steps that are done, each at the time when it was ticked; one of an older order counts as long as the block's steps do in the mean. */
-function workOf({ standing: { summary }, events }: PairStanding): SewnWork[] {
-  const minutesOf = new Map(summary.steps.map(({ id, minutes }) => [id, minutes]));
+function workOf(
+  { standing: { summary }, events }: PairStanding,
+  standards: Calendar['standards'],
+): SewnWork[] {
+  const minutesOf = new Map(summary.steps.map((step) => [step.id, ownMinutes(step, standards)]));
   const mean =
-    summary.steps.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(1, summary.steps.length);
+    [...minutesOf.values()].reduce((sum, minutes) => sum + minutes, 0) / Math.max(1, summary.steps.length);
   return [...tickedAt(events)].map(([step, at]) => ({ at, minutes: minutesOf.get(step) ?? mean }));
 }
 

@@ -1,4 +1,5 @@
 export { type PairStanding, standingsOf } from './makerStanding';
+export { newSkills, type NewSkill } from './newSkills';
 export { readEvents } from './events';
 export { makerHistories, type OpenHistory } from './histories';
 export { blockUnits, type BlockUnits, type SlowStep } from './blockUnits';

@@ -9,6 +9,7 @@ import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
 import { database } from '@/server/database';
 import { orderFacts, wantedOf } from '@/server/orders';
 import { missedIn } from '@/server/practice';
+import { newSkills } from '@/server/progress';
 import { countTroubled } from '@/server/reminders';
 import { listTroubles, type ListedTrouble } from '@/server/troubles';
 import { formatMinutes } from '@/ui/formatMinutes';
@@ -24,7 +25,8 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
   const sql = database();
   const now = new Date().getTime();
   const { calendar } = await readKeptCalendar(sql, project);
-  const works = worksOf(blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) })), people.makers); // prettier-ignore
+  const summaries = blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) }));
+  const works = worksOf(summaries, people.makers); // prettier-ignore
   // Without forecasts, where too much waits to be reckoned, Today still opens.
   const pace = await projectPace(sql, project, calendar, [], now, loadStandings(projectId)).catch(
     () => undefined,
@@ -62,6 +64,10 @@ export default async function TodayPage({ params }: { params: Promise<{ project:
         short={await shortFor(projectId, next?.blocks ?? [])}
         today={today}
         unsent={await countTroubled(sql, project)}
+        untaught={newSkills(
+          summaries.filter(({ id }) => next?.blocks.includes(id)),
+          await loadStandings(projectId).catch(() => []),
+        )}
         missed={[...toTeach(await listTroubles(sql, project)), ...(await missedIn(sql, project, blocks))]}
       />
     </StationPage>

@@ -1,9 +1,10 @@
 import { dayAt, dayWords, dropsOf, endsOf } from '@/core/calendar';
 import { summarise } from '@/core/sheet';
 import { CalendarStation } from '@/features/calendar/CalendarStation';
-import { projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
+import { learntOf, projectPace, readKeptCalendar, worksOf } from '@/server/calendar';
 import { database } from '@/server/database';
 import { listGroups } from '@/server/makers';
+import { readKeptOrder } from '@/server/orders';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
@@ -17,7 +18,11 @@ export default async function CalendarPage({ params }: { params: Promise<{ proje
   const sql = database();
   const { makers } = await loadPeople(projectId);
   const { calendar, revision } = await readKeptCalendar(sql, project);
-  const works = worksOf(blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) })), makers);
+  const summaries = blocks.map(({ id, name, sheet }) => ({ id, name, summary: summarise(sheet) }));
+  // By the plain standards: what is reckoned with instead can be changed on the page.
+  const works = worksOf(summaries, makers);
+  const [learnt, { order }] = await Promise.all([learntOf(sql, project, summaries), readKeptOrder(sql, project)]);
+  const suppliers = [...new Set(Object.values(order.suppliers).filter(Boolean))].sort();
   const now = new Date().getTime();
   const today = dayAt(now, calendar.timeZone);
   const pace = await projectPace(sql, project, calendar, endsOf(calendar), now, loadStandings(projectId)).catch(() => undefined);
@@ -38,7 +43,7 @@ export default async function CalendarPage({ params }: { params: Promise<{ proje
         />
       }
     >
-      <CalendarStation projectId={projectId} initial={calendar} revision={revision} blocks={works} pace={pace} today={today} groups={await listGroups(sql, project)} />
+      <CalendarStation projectId={projectId} initial={calendar} revision={revision} blocks={works} pace={pace} today={today} groups={await listGroups(sql, project)} learnt={learnt} suppliers={suppliers} />
     </StationPage>
   );
 } // prettier-ignore

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { checkCalendar, dayAt, type Calendar } from '@/core/calendar';
+import { checkCalendar, dayAt, reckoned, type Calendar } from '@/core/calendar';
 import { blockWorks, calendarSchema } from '@/server/calendar';
 import { database } from '@/server/database';
 import { projectRoute, readJson } from '@/server/http';
@@ -11,8 +11,9 @@ const BODY = Joi.object<{ calendar: Calendar }>({ calendar: calendarSchema.requi
 
 /** The flattest way to put the blocks of a calendar into its drops; nothing is saved by it. */
 export const POST = projectRoute('edit', async (request, { project }) => {
-  const blocks = await blockWorks(database(), project);
+  const plain = await blockWorks(database(), project);
   const sent = parse(BODY, await readJson(request)).calendar;
+  const blocks = reckoned(plain, sent.standards);
   const calendar = refused(() => checkCalendar(sent, new Set(blocks.map(({ id }) => id))));
   const today = dayAt(Date.now(), calendar.timeZone);
   return offThread('level', { calendar, blocks, today }, request.signal);
