@@ -1,5 +1,6 @@
 import { until, By } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { connect } from '@/server/database';
 import { Application } from './application';
 import { Browser, PATIENCE_MS } from './browser';
 
@@ -89,3 +90,37 @@ test('the maker switches reminders off by the link in one, and the host sees it'
   await host.press('Addresses');
   await host.driver.wait(until.elementLocated(By.xpath('//tr[contains(., "Bram Vesterly") and contains(., "switched off by them")]')), PATIENCE_MS); // prettier-ignore
 });
+
+test('ten thousand reminders through kills of both processes: none is lost, none goes out twice', async () => {
+  const sql = connect(application.url, 2);
+  const count = 10_000;
+  await sql`update project set mail_trouble = 'none'`;
+  const [{ taken: before = 0 } = {}] = await sql<{ taken: number }[]>`select count(*)::int as taken from stand_in_mail`;
+  await sql`
+    insert into message (project_id, maker_id, occasion, cause, reason, subject, body, base, state, send_at)
+    select one.project_id, one.id, 'drop', 'c' || n, '', 'S' || n, '', 'https://shop.example', 'queued', now()
+    from generate_series(1, ${count}) n,
+      (select id, project_id from maker where email is not null and wants_mail and removed_at is null limit 1) one`;
+  const taken = async () => {
+    const [row] = await sql<{ n: number }[]>`select count(*)::int as n from stand_in_mail`;
+    return (row?.n ?? 0) - before;
+  };
+  let lost = 0;
+  for (const share of [0.1, 0.4, 0.7]) {
+    while ((await taken()) < share * count) await new Promise((resolve) => setTimeout(resolve, 50));
+    await application.cut();
+    expect(await taken()).toBeLessThan(count);
+    // Whoever was killed with a letter in hand has not been heard of for long.
+    lost += (await sql`update message set seen_at = now() - interval '1 hour' where state = 'sending' returning id`).length;
+    await application.restore();
+  }
+  await expect.poll(taken, { timeout: 280_000, interval: 500 }).toBe(count);
+  await expect.poll(async () => (await sql`select 1 from message where subject ~ '^S[0-9]+$' and state <> 'sent'`).length, { timeout: 30_000 }).toBe(0);
+  const [out] = await sql`
+    select count(*)::int as n, count(distinct s.subject)::int as different
+    from stand_in_mail s join message m on m.id = s.message_id where m.subject ~ '^S[0-9]+$'`;
+  expect(out).toEqual({ n: count, different: count });
+  // The kills came while letters were in hand, or this says little.
+  expect(lost).toBeGreaterThan(0);
+  await sql.end();
+}, 400_000); // prettier-ignore
