@@ -238,6 +238,9 @@ function recordProgress(
   });
 }
 
+/** So many of the steps of the demo were timed. */
+const TIMED_SHARE = 0.15;
+
 /** A row of what was sewn. */
 interface DemoEvent {
   readonly client_id: string;
@@ -245,6 +248,7 @@ interface DemoEvent {
   readonly block_id: string | undefined;
   readonly step_id: string | undefined;
   readonly kind: string;
+  readonly minutes: number | null;
   readonly at: Date;
 }
 
@@ -255,6 +259,7 @@ function sewnSoFar(
   now: Date,
 ): DemoEvent[] {
   const random = seededRandom(20260);
+  const timing = seededRandom(4711);
   const all = blocks.flatMap((block) => block.sheet.steps.map((step) => ({ block, step })));
   return MAKERS.flatMap(({ name, share, isStuck, silent = 0.1 }) => {
     const id = makers.find((maker) => maker.name === name)?.id;
@@ -263,13 +268,21 @@ function sewnSoFar(
       { length: count },
       () => now.getTime() - (silent + random() * (WEEKS - silent)) * WEEK_MS,
     ).sort((a, b) => a - b);
+    const hand = 0.8 + 0.4 * timing();
+    /** Some time their steps: this group bastes quicker than the standard, and sews a little slower. */
+    const timed = (which: number) => {
+      const step = all[which]?.step;
+      const minutes =
+        (step?.minutes ?? 0) * hand * (step?.kind === 'baste' ? 0.7 : 1.15) * (0.75 + 0.5 * timing());
+      return timing() < TIMED_SHARE && minutes >= 0.1 ? Math.round(10 * minutes) / 10 : null;
+    };
     const event = (at: number, which: number, kind: string) => ({
       client_id: randomUUID(),
       maker_id: id,
       block_id: all[which]?.block.id,
       step_id: all[which]?.step.id,
       kind,
-      minutes: null,
+      minutes: kind === 'done' ? timed(which) : null,
       at: new Date(at),
       device: 'demo',
       units: all[which] ? json(sql, withUnits(all[which].step, all[which].block.sheet.patches).units) : null,

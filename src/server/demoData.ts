@@ -113,6 +113,7 @@ export function demoCalendar(blockIds: readonly string[], now: Date): Calendar {
   return {
     ...EMPTY_CALENDAR,
     hoursPerWeek: 1.25,
+    suppliers: [{ name: 'Cotton Yard', leadDays: 16 }],
     entries: [
       ...[-56, -26, 9, 40, 75].map((days, index) => drop(index, days)),
       { kind: 'meeting', id: 'circle', day: plusDays(today, -54), title: 'Sewing circle', at: '18:30', minutes: 120, place: 'Back room of the shop', everyWeeks: 4, times: 6, note: 'Bring the block in hand, needles and thread.' },

@@ -205,6 +205,6 @@ function takingOutDocument({ plan, graph, sewing }: PlannedBlock) {
 }
 
 function threadDocument(block: PlannedBlock) {
-  const { metres, ...counts } = threadView(block);
-  return { ...counts, metres: round(metres) };
+  const { metres, stitches, needlefuls } = threadView(block);
+  return { stitches, needlefuls, metres: round(metres) };
 }

@@ -14,7 +14,7 @@ import {
 import { findViolations, type ClothViolation } from '../cloth';
 import { boxOfPoints, toPolygon, type Outline, type Point } from '../geometry';
 import { markOf, type Hand, type PaperMark } from '../shapes';
-import type { ThreadUse } from '../thread';
+import type { BlockThread } from '../thread';
 import type { KindBasting } from './bastingChoices';
 import { Making, bagMark, marksOf } from './made';
 import { planBlock, type PlannedBlock } from './planBlock';
@@ -91,7 +91,7 @@ export interface BlockSheet {
     /** Ids of the patches to fold clockwise instead so that nothing clashes. */
     readonly refolds: { readonly patches: readonly string[]; readonly isFewest: boolean };
   };
-  readonly thread: ThreadUse;
+  readonly thread: BlockThread;
   /** The figures that times and thread were reckoned with. */
   readonly sewing: SewingSettings;
   readonly steps: readonly Step[];

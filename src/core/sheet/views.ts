@@ -2,7 +2,7 @@ import type { Chain } from '../assembly';
 import type { SeamGraph } from '../block';
 import { itemAt } from '../lists';
 import { areaOf, type Point } from '../geometry';
-import { threadUse, type ThreadUse } from '../thread';
+import { seamOfNeedleful, threadUse, type BlockThread } from '../thread';
 import { halfWayOf } from './joinNotes';
 import type { PlannedBlock } from './planBlock';
 import type { Step } from './step';
@@ -42,12 +42,14 @@ export function threadView({
   plan,
   sewing,
   graph,
-}: Pick<PlannedBlock, 'plan' | 'sewing' | 'graph'>): ThreadUse {
+}: Pick<PlannedBlock, 'plan' | 'sewing' | 'graph'>): BlockThread {
   const runs = plan.joins.flatMap(({ chains }) =>
     chains.map((chain) => ({ lengthMm: chain.lengthMm, knots: knotsOn(graph, chain) })),
   );
   const hiddenMm = plan.joins.reduce((sum, { chains }) => sum + chains.reduce((all, { slides }) => all + slides.reduce((own, { lengthMm }) => own + lengthMm, 0), 0), 0); // prettier-ignore
-  return threadUse(runs, plan.totals.threadStarts, sewing.stitchesPerMm, sewing.usableNeedlefulMm, hiddenMm);
+  const { stitchesPerMm, usableNeedlefulMm } = sewing;
+  const use = threadUse(runs, plan.totals.threadStarts, stitchesPerMm, usableNeedlefulMm, hiddenMm);
+  return { ...use, seamOfNeedlefulMm: seamOfNeedleful(stitchesPerMm, usableNeedlefulMm) };
 }
 
 /** Knots of a run as the steps ask for them: at every intersection, both ends included, and half-way on long seams. */

@@ -1,1 +1,11 @@
-export { stitchesOn, threadOn, threadPerStitch, threadUse, type SewnRun, type ThreadUse } from './threadUse';
+export {
+  ownThread,
+  seamOfNeedleful,
+  stitchesOn,
+  threadOn,
+  threadPerStitch,
+  threadUse,
+  type BlockThread,
+  type SewnRun,
+  type ThreadUse,
+} from './threadUse';

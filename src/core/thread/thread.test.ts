@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { stitchesOn, threadOn, threadPerStitch, threadUse } from '.';
+import { stitchesOn, threadOn, threadPerStitch, threadUse, ownThread, seamOfNeedleful } from '.';
 
 test('thread: 10 stitches an inch take about 4 mm each, 1.58 times the seam', () => {
   expect(threadPerStitch(2.54)).toBeCloseTo(4, 2);
@@ -40,4 +40,18 @@ test('knots, starts and needlefuls, counted by hand at stitches of 1.2 mm and 3 
   // Runs add up; none is a start of its own unless it is said to be.
   const two = threadUse([{ lengthMm: 60, knots: 2 }, { lengthMm: 61, knots: 3 }], 2, 1 / 1.2, 380); // prettier-ignore
   expect(two).toEqual({ stitches: 101, metres: expect.closeTo(0.4875, 9), needlefuls: 1 });
+});
+
+test('a needleful sews by the formula, and by one’s own measure: half as far is twice the thread', () => {
+  // 10 stitches an inch: 4.0 mm of thread for 2.54 mm of seam.
+  expect(seamOfNeedleful(10 / 25.4, 380)).toBeCloseTo((380 * 2.54) / threadPerStitch(2.54), 9);
+  const thread = { stitches: 900, metres: 6, needlefuls: 13, seamOfNeedlefulMm: 240 };
+  expect(ownThread(thread, 120)).toEqual({
+    stitches: 900,
+    metres: 12,
+    needlefuls: 26,
+    seamOfNeedlefulMm: 120,
+  });
+  expect(ownThread(thread, 250).needlefuls).toBe(13);
+  expect(ownThread(thread, 240)).toEqual(thread);
 });

@@ -62,3 +62,24 @@ export function threadUse(
     needlefuls: Math.max(runs.length > 0 ? 1 : 0, Math.ceil(cut - 1e-9)),
   };
 }
+
+/** How much seam one needleful sews by the project’s figures, mm. */
+export function seamOfNeedleful(stitchesPerMm: number, usableMm: number): number {
+  return usableMm / threadOn(1, stitchesPerMm);
+}
+
+/** Thread of a block, and what one needleful of it sews. */
+export interface BlockThread extends ThreadUse {
+  readonly seamOfNeedlefulMm: number;
+}
+
+/** The same as one hand uses it: more where stitches are small or tight. @param sewedMm what one needleful of theirs sewed */
+export function ownThread(thread: BlockThread, sewedMm: number): BlockThread {
+  const times = thread.seamOfNeedlefulMm / sewedMm;
+  return {
+    stitches: thread.stitches,
+    metres: thread.metres * times,
+    needlefuls: Math.ceil(thread.needlefuls * times - 1e-9),
+    seamOfNeedlefulMm: sewedMm,
+  };
+}

@@ -134,7 +134,7 @@ function SupplierRows({ names, rows, onChange }: SupplierRowsProps) {
       {rows.map(({ name, days }, index) => (
         <Stack key={index} direction="row" spacing={1}>
           <TextField label={`Supplier ${index + 1}`} value={name} sx={{ flexGrow: 1 }} onChange={({ target }) => put(index, { name: target.value })} slotProps={{ htmlInput: { list: 'suppliers', maxLength: CALENDAR_LIMITS.title } }} />
-          <TextField label={`Days, supplier ${index + 1}`} value={days} inputMode="numeric" sx={{ width: 150 }} onChange={({ target }) => put(index, { days: target.value })} />
+          <TextField label="Days" value={days} inputMode="numeric" sx={{ width: 110 }} onChange={({ target }) => put(index, { days: target.value })} slotProps={{ htmlInput: { 'aria-label': `Days, supplier ${index + 1}` } }} />
         </Stack>
       ))}
     </>

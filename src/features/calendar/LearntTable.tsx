@@ -33,7 +33,7 @@ const percent = (times: number) => `${Math.round(times * 100)} %`;
 
 /** How long each kind of work takes this group, how sure that is, and whether the project reckons with it. */
 export function LearntTable({ learnt, standards, onChange }: LearntTableProps) {
-  const works = [...new Set([...learnt.map(({ work }) => work), ...Object.keys(standards)])];
+  const works = [...new Set([...[...learnt].sort((a, b) => b.timed - a.timed).map(({ work }) => work), ...Object.keys(standards)])];
   if (works.length === 0) return null;
   const putBack = (work: string) => onChange(Object.fromEntries(Object.entries(standards).filter(([own]) => own !== work)));
   return (
@@ -71,7 +71,7 @@ export function LearntTable({ learnt, standards, onChange }: LearntTableProps) {
                   <TableCell align="right">{percent(used ?? 1)}</TableCell>
                   <TableCell>
                     {rounded !== undefined && rounded !== (used ?? 1) && (
-                      <Button size="small" aria-label={`Use ${percent(rounded)} for ${nameOf(work)}`} onClick={() => onChange({ ...standards, [work]: rounded })}>
+                      <Button size="small" sx={{ whiteSpace: 'nowrap' }} aria-label={`Use ${percent(rounded)} for ${nameOf(work)}`} onClick={() => onChange({ ...standards, [work]: rounded })}>
                         Use {percent(rounded)}
                       </Button>
                     )}

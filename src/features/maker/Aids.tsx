@@ -8,6 +8,7 @@ import { formatMinutes } from '@/ui/formatMinutes';
 import { PlainButton } from '@/ui/PlainButton';
 import { useRemembered } from '@/ui/useRemembered';
 import { ranMs, timerFor, timerKey, turned } from './timer';
+import { useOwnThread } from './useOwnThread';
 import type { MakersBlock } from './useMakerBlock';
 
 interface AidsProps {
@@ -23,7 +24,7 @@ export default function Aids({ makerId, block, step, system, isDone }: AidsProps
   const [size, setSize] = useRemembered('kevlo-letters');
   return (
     <Box component="section" aria-label="Today with me">
-      <WithMe block={block} system={system} isDone={isDone} />
+      <WithMe makerId={makerId} block={block} system={system} isDone={isDone} />
       {step && <TimerPart key={step.id} makerId={makerId} step={step} />}
       {step && <ReadAloud key={`read-${step.id}`} step={step} />}
       <PlainButton
@@ -40,11 +41,12 @@ export default function Aids({ makerId, block, step, system, isDone }: AidsProps
 const HOUR = 60;
 
 /** What the next hour takes, and whether it can be done on a train. */
-function WithMe({ block: { sheet }, system, isDone }: Pick<AidsProps, 'block' | 'system' | 'isDone'>) {
+function WithMe({ makerId, block: { sheet }, system, isDone }: Pick<AidsProps, 'makerId' | 'block' | 'system' | 'isDone'>) {
+  const { thread } = useOwnThread(makerId, sheet.thread);
   const { steps, papers, seamMm, minutes, portableMinutes } = aheadOf(sheet.steps, isDone, HOUR);
   if (steps.length === 0) return <Typography>Nothing is left to do in this block.</Typography>;
   const allSeam = sheet.steps.reduce((sum, step) => sum + (step.kind === 'join' ? step.lengthMm : 0), 0);
-  const metres = allSeam === 0 ? 0 : (sheet.thread.metres * seamMm) / allSeam;
+  const metres = allSeam === 0 ? 0 : (thread.metres * seamMm) / allSeam;
   return (
     <>
       <Typography>

@@ -1,20 +1,65 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { formatLength, type UnitSystem } from '@/core/length';
+import { useState } from 'react';
+import { formatLength, parseLength, type UnitSystem } from '@/core/length';
 import { BASTE_METHODS } from '@/core/basting';
 import { counted } from '@/core/words';
 import { Silhouette } from '@/ui/drawing';
+import { PlainButton } from '@/ui/PlainButton';
+import { NEEDLEFUL_MM, useOwnThread } from './useOwnThread';
 import type { MakersBlock } from './useMakerBlock';
 
 interface BagPartProps {
+  readonly makerId: string;
   readonly block: MakersBlock;
   readonly system: UnitSystem;
 }
 
+interface NeedlefulProps {
+  readonly own: ReturnType<typeof useOwnThread>;
+  readonly system: UnitSystem;
+}
+
+/** Where a maker says how far one needleful of theirs went: thread is reckoned by it from then on. */
+function Needleful({ own: { thread, isMeasured, measure }, system }: NeedlefulProps) {
+  const [typed, setTyped] = useState('');
+  const [fault, setFault] = useState('');
+  const { least, most } = NEEDLEFUL_MM;
+  const keep = () => {
+    try {
+      const mm = parseLength(typed, system === 'inch' ? 'in' : 'cm');
+      if (mm < least || mm > most) throw new Error();
+      measure(mm);
+      setTyped('');
+      setFault('');
+    } catch {
+      setFault(`“${typed}” cannot be. Give a length from ${formatLength(least, system)} to ${formatLength(most, system)}.`);
+    }
+  };
+  return (
+    <Box sx={{ my: 1 }}>
+      <Typography>
+        {isMeasured ? 'By your own measure one needleful sews' : 'One needleful is taken to sew'} {formatLength(thread.seamOfNeedlefulMm, system)} of seam. Measure one of yours, and thread is reckoned by it.
+      </Typography>
+      <Box component="form" sx={{ display: 'flex', gap: 1, mt: 0.5, flexWrap: 'wrap' }} onSubmit={(event) => { event.preventDefault(); keep(); }}>
+        <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+          Mine sewed
+          <Box component="input" value={typed} placeholder={system === 'inch' ? '9″' : '23 cm'} aria-invalid={fault !== ''} onChange={({ target }: React.ChangeEvent<HTMLInputElement>) => setTyped(target.value)} sx={{ width: 90, minHeight: 44, font: 'inherit', px: 1 }} />
+        </Box>
+        <PlainButton type="submit" disabled={typed.trim() === ''}>Keep it</PlainButton>
+        {isMeasured && <PlainButton onClick={() => measure(undefined)}>As usual again</PlainButton>}
+      </Box>
+      {fault !== '' && <Typography role="alert" color="error">{fault}</Typography>}
+    </Box>
+  );
+} // prettier-ignore
+
 /** What lies in this block’s bag, what to lay ready, and how to begin. */
-export default function BagPart({ block: { sheet, saved }, system }: BagPartProps) {
-  const { bag, thread, basting } = sheet;
+export default function BagPart({ makerId, block: { sheet, saved }, system }: BagPartProps) {
+  const { bag, basting } = sheet;
+  const own = useOwnThread(makerId, sheet.thread);
+  const { thread } = own;
   const size = (millimetres: number) => formatLength(millimetres, system);
   const methods = [...new Set(basting.kinds.map(({ method }) => method))].map((method) => BASTE_METHODS[method].name.toLowerCase()); // prettier-ignore
   return (
@@ -46,6 +91,7 @@ export default function BagPart({ block: { sheet, saved }, system }: BagPartProp
         <strong>Lay ready:</strong> needle, scissors, thimble, about {Math.ceil(thread.metres)} m of thread
         ({counted(thread.needlefuls, 'needleful')}), and for the papers: {methods.join(', ')}.
       </Typography>
+      <Needleful own={own} system={system} />
       <Typography variant="h3" component="h2" sx={{ mt: 1.5 }}>
         Before the first seam
       </Typography>

@@ -170,7 +170,7 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
         <AllSteps block={block} fabrics={fabrics} isDone={isDone} onTick={tick} onOpen={goTo} />
       </More>
       <More title="In the bag, and how to begin">
-        <BagPart block={block} system={initial.project.unitSystem} />
+        <BagPart makerId={initial.maker.id} block={block} system={initial.project.unitSystem} />
       </More>
       <More title="Pictures of this block">
         <FinishedPart token={token} maker={initial.maker} block={block} />

@@ -255,6 +255,17 @@ test('in the bag: papers with spares and hands, cloth as cut, what to lay ready,
   }
   expect(bag.textContent).toContain(`about ${Math.ceil(beams.sheet.thread.metres)} m of thread`);
   expect(bag.textContent).toContain('save for later blocks: 6 × 1″ hexagon.');
+  // Half as much seam for a needleful is twice the thread; kept on the device, and put back.
+  const { seamOfNeedlefulMm, metres } = beams.sheet.thread;
+  fireEvent.change(within(bag).getByLabelText('Mine sewed'), { target: { value: '1 mm' } });
+  press('Keep it');
+  expect(within(bag).getByRole('alert').textContent).toContain('“1 mm” cannot be.');
+  fireEvent.change(within(bag).getByLabelText('Mine sewed'), { target: { value: `${seamOfNeedlefulMm / 2} mm` } });
+  press('Keep it');
+  expect(bag.textContent).toContain(`about ${Math.ceil(2 * metres)} m of thread`);
+  expect(bag.textContent).toContain('By your own measure');
+  press('As usual again');
+  expect(bag.textContent).toContain(`about ${Math.ceil(metres)} m of thread`);
 }); // prettier-ignore
 
 test('what was done with other papers is to be done again: said at the top, with what to do, until it is', async () => {
