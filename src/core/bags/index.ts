@@ -13,3 +13,4 @@ export {
 } from './bagContents';
 export { shareStock, type SharedStock, type WantingBag } from './shareStock';
 export { pickList, type ClothLine, type PackedBlock, type PickLine, type PickList } from './pickList';
+export { inOwnOrder } from './inOwnOrder';

@@ -13,10 +13,12 @@ import type { LogEntry, LogKind } from '@/server/logbook';
 import { asRefusal, read, send } from '@/ui/api';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
+import { FileButton } from '@/ui/FileButton';
 import { formatDay } from '@/ui/formatDay';
 import { newId } from '@/ui/newId';
 import { Notice } from '@/ui/Notice';
 import { useNotice } from '@/ui/Notices';
+import { smallerPicture } from '@/ui/smallerPicture';
 import { useLive } from '@/ui/useLive';
 import { useSend } from '@/ui/useSend';
 import { useUnsaved } from '@/ui/useUnsaved';
@@ -98,6 +100,9 @@ export function Logbook({ projectId, project, blocks, initial }: LogbookProps) {
               )}
             </Stack>
             <Typography sx={{ whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>{sayEntry(entry)}</Typography>
+            {entry.picture && (
+              <Box component="img" src={`${address}/${entry.id}`} width={entry.picture.width} height={entry.picture.height} alt={`Picture to: ${entry.text.slice(0, 60)}`} loading="lazy" sx={{ maxWidth: 360, width: '100%', height: 'auto', mt: 1 }} />
+            )}
           </Box>
         ))}
       </Box>
@@ -121,12 +126,14 @@ function WriteForm({ projectId, blocks, onWritten }: WriteFormProps) {
   const [kind, setKind] = useState<LogKind>('note');
   const [block, setBlock] = useState(PROJECT);
   const [id, setId] = useState(newId);
+  const [picture, setPicture] = useState<File | undefined>();
   const { error, isBusy, run } = useSend();
-  useUnsaved(text.trim() !== '');
+  useUnsaved(text.trim() !== '' || picture !== undefined);
   const write = () =>
     run(async () => {
-      await send('POST', `/api/projects/${projectId}/log`, { id, kind, blockId: block === PROJECT ? null : block, text: text.trim() });
+      await send('POST', `/api/projects/${projectId}/log`, { id, kind, blockId: block === PROJECT ? null : block, text: text.trim(), ...(picture ? { image: await smallerPicture(picture) } : {}) });
       setText('');
+      setPicture(undefined);
       setId(newId());
       onWritten();
     });
@@ -150,6 +157,10 @@ function WriteForm({ projectId, blocks, onWritten }: WriteFormProps) {
           <Box sx={{ minWidth: 190 }}>
             <Choice label="On" value={block} choices={[[PROJECT, 'the whole project'], ...blocks.map((one) => [one.id, one.name] as const)]} onChange={setBlock} />
           </Box>
+          <FileButton accept="image/*" onFile={setPicture}>
+            {picture ? `Picture: ${picture.name}` : 'Add a picture'}
+          </FileButton>
+          {picture && <Button onClick={() => setPicture(undefined)}>Without it</Button>}
           <Button type="submit" variant="contained" disabled={isBusy || text.trim() === ''}>
             Write
           </Button>

@@ -24,6 +24,18 @@ test('lines are found by all their words, by block and by kind; changes are said
   expect(sayEntry(entry('x', 'change', 'some-new-thing'))).toBe('some new thing');
 });
 
+test('a picture goes with a line, and is shown at it', async () => {
+  const asked = answering({ 'POST /api/projects/p/log': () => ({}), 'GET /api/projects/p/log': () => log });
+  const shown = [{ ...log[0]!, picture: { width: 40, height: 30 } }];
+  render(<Logbook projectId="p" project="Coast" blocks={[]} initial={shown} />);
+  expect(screen.getByRole('img', { name: 'Picture to: Dark cloth runs.' }).getAttribute('src')).toBe('/api/projects/p/log/1'); // prettier-ignore
+  fireEvent.change(screen.getByRole('textbox', { name: 'Write it down' }), { target: { value: 'So.' } });
+  fireEvent.change(screen.getByText('Add a picture').querySelector('input')!, { target: { files: [new File(['abc'], 'so.png')] } }); // prettier-ignore
+  fireEvent.click(screen.getByRole('button', { name: 'Write' }));
+  await waitFor(() => expect(asked[0]?.body).toMatchObject({ text: 'So.', image: btoa('abc') }));
+  await screen.findByText('Add a picture');
+});
+
 test('a line is written, stays when it is refused, and is taken out with undo', async () => {
   const server = { isRefusing: true };
   const asked = answering({

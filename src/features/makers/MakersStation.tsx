@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import type { Kit } from '@/server/bags';
 import type { Maker, MakerGroup } from '@/server/makers';
 import type { BlockProgress } from '@/server/progress';
 import { LinkButton } from '@/ui/LinkButton';
@@ -33,13 +34,14 @@ interface MakersStationProps extends Pick<
   readonly drops: readonly WallDrop[];
   readonly keeping: readonly Keeping[];
   readonly initialProgress: readonly BlockProgress[];
+  readonly kits: readonly Pick<Kit, 'makerId' | 'blockId' | 'status'>[];
 }
 
 type Opened = { readonly kind: 'blocks' | 'maker'; readonly makerId: string } | { readonly kind: 'groups' };
 
 /** Who is where, who is stuck and what to answer; who belongs to which group, and their links. */
 export function MakersStation(props: MakersStationProps) {
-  const { projectId, blocks, makers, groups, drops, keeping, initialProgress, mayEdit, ...stuck } = props;
+  const { projectId, blocks, makers, groups, drops, keeping, initialProgress, kits, mayEdit, ...stuck } = props;
   const router = useRouter();
   const [opened, setOpened] = useState<Opened | undefined>();
   const [links, setLinks] = useState<readonly MakerLink[]>([]);
@@ -49,8 +51,9 @@ export function MakersStation(props: MakersStationProps) {
   const roster = useRoster(projectId, setLinks);
   const drop = drops.find(({ id }) => id === choice.drop);
   const shown = useMemo(() => (drop ? blocks.filter(({ id }) => drop.blocks.includes(id)) : blocks), [blocks, drop]);
-  const lines = wallLines({ makers, blocks: shown, progress, keeping }, choice);
-  const overall = drop ? wallLines({ makers, blocks, progress, keeping }, choice) : lines;
+  const handed = useMemo(() => new Set(kits.flatMap(({ makerId, blockId, status }) => (status === 'handed-over' ? [`${makerId}/${blockId}`] : []))), [kits]);
+  const lines = wallLines({ makers, blocks: shown, progress, keeping, handed }, choice);
+  const overall = drop ? wallLines({ makers, blocks, progress, keeping, handed }, choice) : lines;
   const maker = opened && opened.kind !== 'groups' ? makers.find(({ id }) => id === opened.makerId) : undefined;
   const ways: MakerWay[] = [
     { name: 'Name, group, pause, their data', run: ({ id }) => setOpened({ kind: 'maker', makerId: id }) },
@@ -100,6 +103,7 @@ export function MakersStation(props: MakersStationProps) {
         maker={opened?.kind === 'blocks' ? maker : undefined}
         blocks={blocks}
         onSkip={(one, blockId, isSkipped) => void roster.skip(one, blockId, isSkipped).then(() => refresh())}
+        onOrder={(one, making) => void roster.change(one, { making }, `${one.name}: the order of their blocks is changed.`).then(() => refresh())}
         onClose={() => setOpened(undefined)}
       />
       {opened?.kind === 'maker' && maker && <MakerDialog key={maker.id} projectId={projectId} maker={maker} groups={groups} roster={roster} onClose={() => setOpened(undefined)} />}

@@ -44,7 +44,7 @@ function atMakers(list = makers) {
   });
   render(
     <Notices>
-      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={START} groups={groups} drops={drops} keeping={keeping} troubles={[]} team={[]} mayEdit />
+      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={START} groups={groups} drops={drops} keeping={keeping} kits={[{ makerId: 'm1', blockId: 'a', status: 'handed-over' }, { makerId: 'm1', blockId: 'b', status: 'packed' }, { makerId: 'm2', blockId: 'a', status: 'handed-over' }]} troubles={[]} team={[]} mayEdit />
     </Notices>,
   );
   return { server, asked, user: userEvent.setup() };
@@ -150,6 +150,17 @@ test('the blocks a maker sews are chosen one by one', async () => {
   await screen.findByText(/Refused: not-found/);
 }); // prettier-ignore
 
+test('a maker’s own order of blocks: one step earlier or later, and back to how they are handed out', async () => {
+  const { asked } = atMakers([{ ...makers[0]!, making: ['b'] as never }]);
+  choose('Ada', 'Choose the blocks that they sew');
+  const names = () => screen.getAllByRole('checkbox').map((box) => box.closest('label')!.textContent);
+  expect(names()).toEqual(['Plate', 'Star']);
+  expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Sew Plate earlier' }).disabled).toBe(true);
+  press('Sew Star earlier');
+  press('As they are handed out');
+  await waitFor(() => expect(asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body)).toEqual([{ change: { making: ['a', 'b'] } }, { change: { making: [] } }])); // prettier-ignore
+});
+
 test('without makers it is said how they come; copying puts a link on the clipboard', async () => {
   const { user } = atMakers([]);
   expect(screen.getByText('No makers yet')).toBeTruthy();
@@ -172,6 +183,9 @@ test('the wall shows who is asked for: behind with the reason, stuck, of a group
   await waitFor(() => expect(row('Bo')).toBeNull());
   pick('Show', 'stuck');
   await waitFor(() => expect([row('Ada'), row('Bo') === null]).toEqual([null, false]));
+  // Bo has their only bag; Ada’s of block b is packed and not handed over.
+  pick('Show', 'waiting for a bag');
+  await waitFor(() => expect([row('Ada') === null, row('Bo')]).toEqual([false, null]));
   pick('Show', 'everybody');
   pick('Group', 'Evening');
   await waitFor(() => expect(row('Bo')).toBeNull());

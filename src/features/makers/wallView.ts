@@ -13,6 +13,7 @@ export const SHOWS = [
   ['all', 'everybody'],
   ['behind', 'slipping or stalled'],
   ['stuck', 'stuck'],
+  ['bag', 'waiting for a bag'],
   ['paused', 'pausing'],
 ] as const;
 export const SORTS = [
@@ -42,6 +43,8 @@ export interface WallLineOf {
   /** By block, in the wall’s order; undefined for one that they do not sew. */
   readonly own: readonly (BlockProgress | undefined)[];
   readonly keeping: Keeping | undefined;
+  /** Of what is shown, blocks whose bag they do not have yet. */
+  readonly bagless: readonly string[];
 }
 
 const RANK: Readonly<Record<PaceState, number>> = {
@@ -63,18 +66,21 @@ interface WallFacts {
   readonly blocks: readonly { readonly id: string }[];
   readonly progress: readonly BlockProgress[];
   readonly keeping: readonly Keeping[];
+  /** Bags that were handed over, as maker/block. */
+  readonly handed: ReadonlySet<string>;
 }
 
 /** The lines of the wall that are asked for, in the order that is asked for; equals by name. */
-export function wallLines({ makers, blocks, progress, keeping }: WallFacts, { show, sort, group }: WallChoice): WallLineOf[] {
+export function wallLines({ makers, blocks, progress, keeping, handed }: WallFacts, { show, sort, group }: WallChoice): WallLineOf[] {
   const byPair = new Map(progress.map((entry) => [`${entry.makerId}/${entry.blockId}`, entry]));
   const byMaker = new Map(keeping.map((one) => [one.id, one]));
   const lines = makers
     .filter(({ groupId }) => group === ALL || (group === NONE ? groupId === null : groupId === group))
-    .map((maker): WallLineOf => ({ maker, own: blocks.map(({ id }) => byPair.get(`${maker.id}/${id}`)), keeping: byMaker.get(maker.id) }))
+    .map((maker): WallLineOf => ({ maker, own: blocks.map(({ id }) => byPair.get(`${maker.id}/${id}`)), keeping: byMaker.get(maker.id), bagless: blocks.flatMap(({ id }) => (maker.skips.includes(id) || handed.has(`${maker.id}/${id}`) ? [] : [id])) }))
     .filter((line) => {
       if (show === 'behind') return isBehind(line);
       if (show === 'stuck') return isStuck(line);
+      if (show === 'bag') return line.bagless.length > 0;
       return show === 'all' || line.maker.isPaused;
     });
   const lastOf = ({ own }: WallLineOf) => own.map((entry) => entry?.lastAt ?? '').sort().at(-1) ?? '';

@@ -8,13 +8,21 @@ import { projectMarks } from './marks';
 /** Raised whenever the core counts otherwise from the same blocks. */
 const PAPERS_VERSION = 1;
 
-/** Counts the papers of a project under its setting, for one maker; from the cache where nothing changed. */
+/**
+ * Counts the papers of a project under its setting, for one maker; from the cache where nothing changed.
+ * @param isMadeSo whether blocks are made in the order in which they are given, and not in the setting’s
+ */
 export async function papersOfProject(
   sql: Sql,
   project: Project,
   blocks: readonly BlockWithSheet[],
+  isMadeSo = false,
 ): Promise<PapersOfProject> {
-  const { setting } = await readKeptSetting(sql, project);
+  const kept = (await readKeptSetting(sql, project)).setting;
+  const place = new Map(blocks.map(({ id }, index) => [id, index]));
+  const making = (own: readonly string[]) =>
+    [...own].sort((a, b) => (place.get(a) ?? own.length) - (place.get(b) ?? own.length));
+  const setting = kept && isMadeSo ? { ...kept, making: making(kept.making) } : kept;
   const marks = await projectMarks(sql, project, blocks);
   const { sparesPercent, unitSystem: system, basting, allowanceMm, sewing } = project;
   const content = blocks.map(({ id, name, contentHash }) => [id, name, contentHash]);

@@ -1,6 +1,7 @@
 export {
   addLogEntry,
   listLog,
+  readLogPicture,
   setLogRemoved,
   type LogEntry,
   type LogKind,

@@ -1,14 +1,15 @@
 import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
-import { addLogEntry, listLog, setLogRemoved } from '.';
+import { addLogEntry, listLog, readLogPicture, setLogRemoved } from '.';
 import { listSummaries, makeBlock } from '../blocks';
 import { runAgain } from '../files';
 import { addMakers, listMakers } from '../makers';
 import { openProject } from '../projects';
 import { recordEvents } from '../progress';
 import { sayWord } from '../troubles';
-import { progressEvent as event, testProject, type TestProject } from '../testing';
+import { progressEvent as event, refusal, testProject, type TestProject } from '../testing';
 
 let { sql, drop, access, project } = {} as TestProject;
 
@@ -37,6 +38,21 @@ test('one dated thread: what was noted, changed and asked, newest first, by bloc
   expect((await listLog(sql, project)).some(({ id }) => id === note.id)).toBe(false);
   await setLogRemoved(sql, access, note.id, false);
   expect((await listLog(sql, project)).some(({ id }) => id === note.id)).toBe(true);
+});
+
+test('a picture to a line is encoded anew and goes with it; what is no picture is refused and nothing is written', async () => {
+  const image = (await sharp({ create: { width: 30, height: 20, channels: 3, background: '#a33' } }).png().toBuffer()).toString('base64'); // prettier-ignore
+  const line = { id: randomUUID(), kind: 'note', blockId: null, text: 'So it looks.', image } as const;
+  await addLogEntry(sql, access, line);
+  expect((await listLog(sql, project))[0]).toMatchObject({ text: 'So it looks.', picture: { width: 30, height: 20 } }); // prettier-ignore
+  const kept = await readLogPicture(sql, project, line.id);
+  expect(kept.toString('base64')).not.toBe(image);
+  expect(await sharp(kept).metadata()).toMatchObject({ width: 30, height: 20 });
+  await setLogRemoved(sql, access, line.id, true);
+  await expect(readLogPicture(sql, project, line.id)).rejects.toEqual(refusal(404));
+  const bad = { ...line, id: randomUUID(), image: btoa('no picture') };
+  await expect(addLogEntry(sql, access, bad)).rejects.toEqual(refusal(422));
+  expect((await listLog(sql, project)).some(({ id }) => id === bad.id)).toBe(false);
 });
 
 test('run again: what was planned and written for next time comes along, nobody and nothing that was used does', async () => {

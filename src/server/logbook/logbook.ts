@@ -2,6 +2,7 @@ import type postgres from 'postgres';
 import { inTransaction, type Sql } from '../database';
 import { notFound } from '../errors';
 import { notify } from '../live';
+import { encodeAnew } from '../photos';
 import type { Access, Project } from '../projects';
 
 /** What is written by hand; `change` and `trouble` come of themselves. */
@@ -18,6 +19,8 @@ export interface LogEntry {
   /** Who; null for a maker, or someone who is gone. */
   readonly by: string | null;
   readonly at: string;
+  /** Size of its picture, px; null where it has none. */
+  readonly picture?: { readonly width: number; readonly height: number } | null;
 }
 
 /** So many lines are shown, the newest. */
@@ -27,17 +30,18 @@ const MOST_LINES = 2000;
 export async function listLog(sql: Sql, project: Project): Promise<LogEntry[]> {
   const rows = await sql<LogEntry[]>`
     select * from (
-      select e.id::text, e.kind, e.block_id as "blockId", e.text, a.name as "by", e.at
+      select e.id::text, e.kind, e.block_id as "blockId", e.text, a.name as "by", e.at,
+          case when e.image is not null then jsonb_build_object('width', e.width, 'height', e.height) end as picture
         from log_entry e left join account a on a.id = e.account_id
         where e.project_id = ${project.id} and e.removed_at is null
       union all
-      select d.id::text, 'change', b.id, d.what, a.name, d.at
+      select d.id::text, 'change', b.id, d.what, a.name, d.at, null
         from audit d left join account a on a.id = d.account_id
           left join block b on b.id::text = d.details->>'block' and b.project_id = d.project_id
         where d.project_id = ${project.id}
       union all
       select t.id::text, 'trouble', t.block_id, concat_ws(': ', m.name,
-          (select string_agg(w.text, ' — ' order by w.number) from trouble_word w where w.trouble_id = t.id and w.text <> '')), null, t.at
+          (select string_agg(w.text, ' — ' order by w.number) from trouble_word w where w.trouble_id = t.id and w.text <> '')), null, t.at, null
         from trouble t join maker m on m.id = t.maker_id join block b on b.id = t.block_id
         where b.project_id = ${project.id} and t.state <> 'withdrawn'
     ) line order by at desc, id limit ${MOST_LINES}`;
@@ -50,24 +54,36 @@ export interface NewLogEntry {
   readonly kind: LogKind;
   readonly blockId: string | null;
   readonly text: string;
+  /** A picture file, base64. */
+  readonly image?: string;
 }
 
-/** Writes a line; sent again it is there once. @throws ServerError 404 for a block of another project */
+/** Writes a line; sent again it is there once. @throws ServerError 404 for a block of another project, 422 for what is no picture */
 export async function addLogEntry(
   sql: postgres.Sql,
   { project, account }: Access<'pack'>,
-  { id, kind, blockId, text }: NewLogEntry,
+  { id, kind, blockId, text, image }: NewLogEntry,
 ): Promise<void> {
+  const picture = image === undefined ? undefined : await encodeAnew(Buffer.from(image, 'base64'));
   await inTransaction(sql, async (step) => {
     if (blockId !== null) {
       const [own] = await step`select 1 from block where id = ${blockId} and project_id = ${project.id}`;
       if (!own) throw notFound('This block');
     }
     await step`
-      insert into log_entry (id, project_id, block_id, kind, text, account_id)
-      values (${id}, ${project.id}, ${blockId}, ${kind}, ${text}, ${account.id}) on conflict do nothing`;
+      insert into log_entry (id, project_id, block_id, kind, text, account_id, image, width, height)
+      values (${id}, ${project.id}, ${blockId}, ${kind}, ${text}, ${account.id},
+        ${picture?.data ?? null}, ${picture?.info.width ?? null}, ${picture?.info.height ?? null}) on conflict do nothing`;
     await notify(step, project.id, 'logbook');
   });
+}
+
+/** The bytes of a line’s picture. @throws ServerError 404 */
+export async function readLogPicture(sql: Sql, project: Project, id: string): Promise<Buffer> {
+  const [row] = await sql<{ image: Buffer | null }[]>`
+    select image from log_entry where id = ${id} and project_id = ${project.id} and removed_at is null`;
+  if (!row?.image) throw notFound('This picture');
+  return row.image;
 }
 
 /** Takes a written line out, or puts it back. @throws ServerError 404 */

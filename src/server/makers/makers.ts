@@ -19,6 +19,8 @@ export interface Maker {
   /** What their page cautions of besides the usual. */
   readonly isUnderAge: boolean;
   readonly travels: boolean;
+  /** Ids of blocks in the order in which they sew them; the others come after, as they are handed out. */
+  readonly making: readonly string[];
 }
 
 /** A maker who came in, with their link, which is not kept and cannot be shown again. */
@@ -29,7 +31,9 @@ export interface AddedMaker {
 }
 
 /** What a host changes about a maker. */
-export type MakerChange = Partial<Pick<Maker, 'name' | 'groupId' | 'isPaused' | 'isUnderAge' | 'travels'>>;
+export type MakerChange = Partial<
+  Pick<Maker, 'name' | 'groupId' | 'isPaused' | 'isUnderAge' | 'travels' | 'making'>
+>;
 
 /** Makers of a project by name. */
 export function listMakers(sql: Sql, project: Project): Promise<Maker[]> {
@@ -66,7 +70,7 @@ export async function changeMaker(
   sql: postgres.Sql,
   access: Access<'edit'>,
   makerId: string,
-  { name, groupId, isPaused, isUnderAge, travels }: MakerChange,
+  { name, groupId, isPaused, isUnderAge, travels, making }: MakerChange,
 ): Promise<void> {
   const { project } = access;
   await inTransaction(sql, async (step) => {
@@ -76,6 +80,11 @@ export async function changeMaker(
       ? await step`select 1 from maker_group where id = ${groupId} and project_id = ${project.id} and removed_at is null`
       : [true];
     if (!maker || !group) throw notFound('This maker or group');
+    if (making?.length) {
+      const rows =
+        await step`select 1 from block where project_id = ${project.id} and id = any(${[...making]})`;
+      if (rows.length < new Set(making).size) throw notFound('A block of this order');
+    }
     if (name !== undefined) {
       const [other] = await step`
         select 1 from maker where project_id = ${project.id} and lower(name) = lower(${name}) and id <> ${makerId} and removed_at is null`;
@@ -87,6 +96,7 @@ export async function changeMaker(
       ...(isPaused === undefined ? {} : { paused_at: isPaused ? new Date() : null }),
       ...(isUnderAge === undefined ? {} : { is_under_age: isUnderAge }),
       ...(travels === undefined ? {} : { travels }),
+      ...(making === undefined ? {} : { making: [...making] }),
     };
     if (Object.keys(says).length === 0) return;
     await step`update maker set ${step(says)} where id = ${makerId}`;
@@ -206,6 +216,6 @@ function selectMakers(sql: Sql) {
     select id, name, token_hash is not null as "hasLink",
       array(select block_id from skip where maker_id = maker.id order by block_id) as skips,
       (select g.id from maker_group g where g.id = maker.group_id and g.removed_at is null) as "groupId",
-      paused_at is not null as "isPaused", is_under_age as "isUnderAge", travels
+      paused_at is not null as "isPaused", is_under_age as "isUnderAge", travels, making
     from maker`;
 }

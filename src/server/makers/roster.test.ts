@@ -16,7 +16,7 @@ import {
   takeRoster,
 } from '.';
 import { makeBlock } from '../blocks';
-import { recordEvents } from '../progress';
+import { makerPage, recordEvents } from '../progress';
 import { sayWord } from '../troubles';
 import { progressEvent as event, refusal, testProject, type TestProject } from '../testing';
 
@@ -68,6 +68,25 @@ test('makers are renamed, moved and paused; a name that is taken is refused; a g
   expect(await maker('Beatrix')).toMatchObject({ groupId: null });
   await changeGroup(sql, access, group, { isRemoved: false });
   expect(await maker('Beatrix')).toMatchObject({ groupId: group });
+});
+
+test('their page shows blocks in their own order; a block of another project cannot be in it', async () => {
+  const [one, two, three] = await Promise.all(
+    ['A', 'B', 'C'].map(
+      async (name) => (await makeBlock(sql, access, { name, recipe: defaultRecipe('plate') })).id,
+    ),
+  );
+  const [maker] = await addMakers(sql, access, ['Zoe']);
+  const names = async () => (await makerPage(sql, maker!.token)).blocks.map(({ name }) => name).filter((name) => 'ABC'.includes(name)); // prettier-ignore
+  const plain = await names();
+  await changeMaker(sql, access, maker!.id, { making: [three!, one!] });
+  expect(await names()).toEqual(['C', 'A', 'B']);
+  await expect(changeMaker(sql, access, maker!.id, { making: [two!, maker!.id] })).rejects.toEqual(
+    refusal(404),
+  );
+  expect(await names()).toEqual(['C', 'A', 'B']);
+  await changeMaker(sql, access, maker!.id, { making: [] });
+  expect(await names()).toEqual(plain);
 });
 
 test('what is known of one maker is handed out; erased, nothing of it is left but ticks that are nobody’s', async () => {

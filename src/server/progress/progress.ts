@@ -1,3 +1,4 @@
+import { inOwnOrder } from '@/core/bags';
 import type postgres from 'postgres';
 import { stepId, type ProgressEvent } from '@/core/progress';
 import { saySaved, summarise } from '@/core/sheet';
@@ -143,9 +144,10 @@ export async function makerPage(sql: Sql, token: string) {
   const { maker, project } = await openLink(sql, token);
   // Read before the entries: one that comes between is in both.
   const upTo = await latestEntry(sql, maker.id);
-  const all = await listBlocks(sql, project);
+  // In their own order, where they have one: what is saved for later blocks follows from it, too.
+  const all = inOwnOrder(await listBlocks(sql, project), maker.making);
   const [papers, settings, events, photos, troubles] = await Promise.all([
-    papersOfProject(sql, project, all),
+    papersOfProject(sql, project, all, maker.making.length > 0),
     settingsOf(sql, project),
     readEvents(sql, project, maker.id),
     listPhotos(sql, project),

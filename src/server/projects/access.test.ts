@@ -38,7 +38,7 @@ import {
 } from '../makers';
 import { runAgain } from '../files';
 import { addVersion } from '../versions';
-import { addLogEntry, setLogRemoved } from '../logbook';
+import { addLogEntry, readLogPicture, setLogRemoved } from '../logbook';
 import { actOnTrouble, noteForAll, readMakerWordImage, readWordImage, sayWord } from '../troubles';
 import {
   acceptInvitation,
@@ -136,7 +136,7 @@ async function makePlace(name: string): Promise<Place> {
   const at = new Date().toISOString();
   await recordEvents(sql, link, [{ clientId: trouble, blockId: block, stepId: 'join-1', kind: 'stuck', at }]);
   await sayWord(sql, link, { id: word, troubleId: trouble, text: 'It puckers.', image });
-  await addLogEntry(sql, access, { id: line, kind: 'note', blockId: block, text: 'Dark cloth runs.' });
+  await addLogEntry(sql, access, { id: line, kind: 'note', blockId: block, text: 'Dark cloth runs.', image });
   return {
     group: group.id,
     trouble,
@@ -186,6 +186,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   readFinished: ['read', async (who, project, { finished }) => readFinished(sql, await reading(who, project), finished)],
   readWordImage: ['read', async (who, project, { word }) => readWordImage(sql, await reading(who, project), word)],
   actOnTrouble: ['pack', async (who, project, { trouble }) => actOnTrouble(sql, await open(who, project, 'pack'), trouble, { kind: 'settle' })],
+  readLogPicture: ['read', async (who, project, { line }) => readLogPicture(sql, await reading(who, project), line)],
   addLogEntry: ['pack', async (who, project, { block }) => addLogEntry(sql, await open(who, project, 'pack'), { id: randomUUID(), kind: 'note', blockId: block, text: 'x' })],
   setLogRemoved: ['pack', async (who, project, { line }) => setLogRemoved(sql, await open(who, project, 'pack'), line, true)],
   callRoll: ['pack', async (who, project, { maker, block }) => callRoll(sql, await open(who, project, 'pack'), [{ id: randomUUID(), makerId: maker, at: new Date().toISOString(), kind: 'stuck', blockId: block }])],

@@ -1,3 +1,4 @@
+import { inOwnOrder } from '@/core/bags';
 import { dayAt, dropsOf, type Calendar } from '@/core/calendar';
 import type { MakerFacts, ReminderFacts } from '@/core/reminders';
 import { listSummaries } from '../blocks';
@@ -23,8 +24,16 @@ export async function reminderFacts(sql: Sql, project: Project, now: number): Pr
     calendar,
     blocks: blocks.map(({ id, name }) => ({ id, name })),
     makers: pace.makers.map((maker): MakerFacts => {
-      const own = inOrder.flatMap((block) => pairs.find((pair) => pair.makerId === maker.id && pair.blockId === block) ?? []); // prettier-ignore
-      const { groupId = null, isPaused = false } = makers.find(({ id }) => id === maker.id) ?? {};
+      const {
+        groupId = null,
+        isPaused = false,
+        making = [],
+      } = makers.find(({ id }) => id === maker.id) ?? {};
+      const theirs = inOwnOrder(
+        inOrder.map((id) => ({ id })),
+        making,
+      );
+      const own = theirs.flatMap(({ id: block }) => pairs.find((pair) => pair.makerId === maker.id && pair.blockId === block) ?? []); // prettier-ignore
       return { ...maker, groupId, isPaused, ...workOf(own, calendar.timeZone) };
     }),
     today: dayAt(now, calendar.timeZone),

@@ -16,7 +16,7 @@ export default async function MakersPage({ params }: { params: Promise<{ project
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { role } = await loadProject(projectId);
-  const { makers, progress } = await loadPeople(projectId);
+  const { makers, progress, kits } = await loadPeople(projectId);
   const sql = database();
   const [{ calendar }, groups, team, troubles] = await Promise.all([
     readKeptCalendar(sql, project),
@@ -54,6 +54,7 @@ export default async function MakersPage({ params }: { params: Promise<{ project
         drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
         keeping={(pace?.makers ?? []).map(({ id, state, reason }) => ({ id, state, reason }))}
         initialProgress={progress}
+        kits={kits.map(({ makerId, blockId, status }) => ({ makerId, blockId, status }))}
         troubles={troubles}
         team={team}
         mayEdit={role === 'host'}

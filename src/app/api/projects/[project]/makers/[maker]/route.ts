@@ -47,6 +47,7 @@ const BODY = Joi.alternatives<Body>().try(
       isPaused: Joi.boolean(),
       isUnderAge: Joi.boolean(),
       travels: Joi.boolean(),
+      making: Joi.array().items(id()).max(400).unique(),
     }).required(),
   }),
   Joi.object({ skip: Joi.object({ blockId: id(), isSkipped: Joi.boolean().required() }).required() }),
