@@ -66,6 +66,27 @@ test('opened once with a connection, the page opens without one, also what was n
   await phone.see('Step 3 of ');
 });
 
+test('on a phone whose storage is full a tick waits all the same, is there when the page is opened again, and arrives once', async () => {
+  const before = await sewn();
+  await phone.driver.executeScript(
+    "let size = 1 << 20; for (let i = 0; size > 0; i++) try { localStorage.setItem(`fill${i}`, 'x'.repeat(size)); } catch { size >>= 1; }",
+  );
+  await application.cut();
+  await phone.press('Done');
+  await phone.see('Step 4 of ');
+  await phone.see('1 tick waits on this phone');
+  await phone.gone('keeps nothing more');
+  await phone.go(link);
+  await phone.see('Step 4 of ');
+  await phone.see('1 tick waits on this phone');
+  await application.restore();
+  await phone.gone('1 tick waits on this phone');
+  expect(await sewn()).toBe(before + 1);
+  await phone.driver.executeScript(
+    "for (const key of Object.keys(localStorage)) if (key.startsWith('fill')) localStorage.removeItem(key)",
+  );
+});
+
 test('a page can be put on the first screen and opens its own link', async () => {
   const address = await phone.driver.executeScript<string>("return document.querySelector('link[rel=manifest]').href");
   const manifest = (await (await fetch(address)).json()) as { start_url: string; icons: { src: string }[] };

@@ -1,14 +1,44 @@
-/** What this device keeps for Kevlo, by key; all tabs share it. What it will not keep holds until the page is left. */
+/**
+ * What this device keeps for Kevlo, by key; all tabs share it. Words lie in the local storage, which is written before a press
+ * ends; what does not fit there lies in a database of the browser, which takes a moment longer and holds pictures by the hundred.
+ * What neither takes holds until the page is left.
+ */
+import { forgetLarge, keepLarge, readLarge } from './largeStore';
 
 /** Told when this tab changed something; other tabs are told by the browser. */
 const CHANGED = 'kevlo-device-changed';
 
-/** What the device would not keep: a private window, or a store that is full. */
-const unkept = new Map<string, string>();
+/** What the local storage would not keep: a private window, or a store that is full. */
+const beyond = new Map<string, string>();
+/** Of that, what the database has, as it is now. */
+const isInLarge = new Set<string>();
+
+/** What waits until it is known what the database holds; undefined once that is so. */
+let waiters: (() => void)[] | undefined = [];
+const tabs = typeof window === 'undefined' || typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('kevlo-device'); // prettier-ignore
+
+/** Reads what the database holds; called once when a page begins. */
+export async function beginDevice(): Promise<void> {
+  for (const [key, value] of await readLarge()) {
+    if (beyond.has(key)) continue;
+    beyond.set(key, value);
+    isInLarge.add(key);
+  }
+  const waiting = waiters ?? [];
+  waiters = undefined;
+  for (const work of waiting) work();
+  tell();
+}
+
+/** Does what reads a word and writes it anew: at once, or as soon as all that is kept can be read. */
+export function whenRead(work: () => void): void {
+  if (waiters) waiters.push(work);
+  else work();
+}
 
 /** Reads what is kept under a key. */
 export function kept(key: string): string | undefined {
-  const own = unkept.get(key);
+  const own = beyond.get(key);
   if (own !== undefined) return own;
   try {
     return window.localStorage.getItem(key) ?? undefined;
@@ -17,24 +47,58 @@ export function kept(key: string): string | undefined {
   }
 }
 
-/** Keeps a word under a key, or forgets it. @returns whether it outlives this page */
+/** Keeps a word under a key, or forgets it. @returns whether it outlives this page already */
 export function keep(key: string, value: string | undefined): boolean {
   let isSafe = true;
-  unkept.delete(key);
+  const wasBeyond = beyond.delete(key);
+  isInLarge.delete(key);
   try {
     if (value === undefined) window.localStorage.removeItem(key);
     else window.localStorage.setItem(key, value);
   } catch {
     isSafe = false;
-    if (value !== undefined) unkept.set(key, value);
+    if (value !== undefined) beyond.set(key, value);
+    dropOlder(key);
   }
-  window.dispatchEvent(new Event(CHANGED));
+  if (beyond.has(key)) void spill(key, value ?? '');
+  else if (wasBeyond) void forgetLarge(key).then(() => tabs?.postMessage({ key }));
+  tell();
   return isSafe;
+}
+
+/** An older word must not come back where the new one does not fit. */
+function dropOlder(key: string): void {
+  try {
+    window.localStorage.removeItem(key);
+  } catch {
+    // There is no local storage at all.
+  }
+}
+
+/** Puts into the database what did not fit; another tab hears of it. */
+async function spill(key: string, value: string): Promise<void> {
+  if (!(await keepLarge(key, value)) || beyond.get(key) !== value) return;
+  isInLarge.add(key);
+  tabs?.postMessage({ key, value });
+  tell();
+}
+
+tabs?.addEventListener('message', ({ data }: MessageEvent<{ key: string; value?: string }>) => {
+  const { key, value } = data;
+  if (value === undefined) beyond.delete(key);
+  else beyond.set(key, value);
+  if (value === undefined) isInLarge.delete(key);
+  else isInLarge.add(key);
+  tell();
+});
+
+function tell(): void {
+  if (typeof window !== 'undefined') window.dispatchEvent(new Event(CHANGED));
 }
 
 /** Whether what is kept under a key would be lost with this page. */
 export function isUnsafe(key: string): boolean {
-  return unkept.has(key);
+  return beyond.has(key) && !isInLarge.has(key);
 }
 
 /** Listens for changes by this tab and by others. @returns how to stop */
@@ -58,3 +122,5 @@ export function listIn<T>(text: string | undefined): readonly T[] {
     return [];
   }
 }
+
+if (typeof window !== 'undefined') void beginDevice();

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { asRefusal, type RefusedError } from './api';
-import { keep, keptList, listIn } from './device';
+import { keep, keptList, listIn, whenRead } from './device';
 import { useRemembered } from './useRemembered';
 
 /** What waits is tried again after so long, ms. */
@@ -80,9 +80,11 @@ export function useOutbox<T>(options: OutboxOptions<T>) {
 
   const put = useCallback(
     (item: T) => {
-      const before = keptList<Waiting<T>>(key);
-      keep(key, JSON.stringify([...before, { number: (before.at(-1)?.number ?? 0) + 1, item }]));
-      void flush();
+      whenRead(() => {
+        const before = keptList<Waiting<T>>(key);
+        keep(key, JSON.stringify([...before, { number: (before.at(-1)?.number ?? 0) + 1, item }]));
+        void flush();
+      });
     },
     [key, flush],
   );

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
 import { newId } from '@/ui/newId';
-import { isUnsafe, keep, kept, onDevice } from '@/ui/device';
+import { isUnsafe, keep, kept, onDevice, whenRead } from '@/ui/device';
 import {
   readUpTo,
   readWaiting,
@@ -133,7 +133,7 @@ function useWaiting(token: string, makerId: string): [Waiting, (change: (now: Wa
   const change = useCallback(
     (work: (now: Waiting) => Waiting) => {
       // Read anew: another tab may have added something.
-      keep(key, JSON.stringify(work(readWaiting(kept(key)))));
+      whenRead(() => keep(key, JSON.stringify(work(readWaiting(kept(key))))));
     },
     [key],
   );

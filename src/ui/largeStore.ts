@@ -1,0 +1,43 @@
+import type { DBSchema, IDBPDatabase } from 'idb';
+
+interface Large extends DBSchema {
+  readonly words: { readonly key: string; readonly value: string };
+}
+
+let opened: Promise<IDBPDatabase<Large>> | undefined;
+
+/** The browser’s database for what is too large for its local storage. @throws where it has none, or gives it to no one */
+function store(): Promise<IDBPDatabase<Large>> {
+  // The library comes only to those who have such a database at all.
+  if (typeof indexedDB === 'undefined') return Promise.reject(new Error('no database'));
+  return (opened ??= import('idb').then(({ openDB }) =>
+    openDB<Large>('kevlo', 1, { upgrade: (database) => void database.createObjectStore('words') }),
+  ));
+}
+
+/** All that it holds; nothing where there is no such database. */
+export async function readLarge(): Promise<(readonly [string, string])[]> {
+  try {
+    const words = (await store()).transaction('words').store;
+    const [keys, values] = await Promise.all([words.getAllKeys(), words.getAll()]);
+    return keys.map((key, index) => [key, values[index] ?? ''] as const);
+  } catch {
+    return [];
+  }
+}
+
+/** Keeps a word. @returns whether it is written down */
+export async function keepLarge(key: string, value: string): Promise<boolean> {
+  try {
+    await (await store()).put('words', value, key);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+export async function forgetLarge(key: string): Promise<void> {
+  await store()
+    .then((database) => database.delete('words', key))
+    .catch(() => undefined);
+}
