@@ -4,20 +4,26 @@ interface Large extends DBSchema {
   readonly words: { readonly key: string; readonly value: string };
 }
 
+const NAME = 'kevlo';
 let opened: Promise<IDBPDatabase<Large>> | undefined;
+
+/** The library; pages that must work without a connection load it while there is one. */
+export const loadLargeStore = () => import('idb');
 
 /** The browser’s database for what is too large for its local storage. @throws where it has none, or gives it to no one */
 function store(): Promise<IDBPDatabase<Large>> {
-  // The library comes only to those who have such a database at all.
   if (typeof indexedDB === 'undefined') return Promise.reject(new Error('no database'));
-  return (opened ??= import('idb').then(({ openDB }) =>
-    openDB<Large>('kevlo', 1, { upgrade: (database) => void database.createObjectStore('words') }),
+  return (opened ??= loadLargeStore().then(({ openDB }) =>
+    openDB<Large>(NAME, 1, { upgrade: (database) => void database.createObjectStore('words') }),
   ));
 }
 
 /** All that it holds; nothing where there is no such database. */
 export async function readLarge(): Promise<(readonly [string, string])[]> {
   try {
+    // Nearly always nothing ever went there: then the library is not fetched.
+    const there = await indexedDB.databases?.();
+    if (there && !there.some(({ name }) => name === NAME)) return [];
     const words = (await store()).transaction('words').store;
     const [keys, values] = await Promise.all([words.getAllKeys(), words.getAll()]);
     return keys.map((key, index) => [key, values[index] ?? ''] as const);

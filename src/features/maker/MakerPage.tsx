@@ -5,6 +5,7 @@ import { lazy, Suspense, useState } from 'react';
 import { batchAt, waitsFor, type Step } from '@/core/sheet';
 import { firstSentence } from '@/core/words';
 import { PlainButton } from '@/ui/PlainButton';
+import { loadLargeStore } from '@/ui/largeStore';
 import { PlainChoice } from '@/ui/PlainChoice';
 import { ChangeNote, Framed, WaitingNote } from './MakerNotes';
 import { StepPart, loadTroubles } from './StepPart';
@@ -41,6 +42,7 @@ const loadRest = () =>
     loadAids(),
     loadFinishedPart(),
     loadTroubles(),
+    loadLargeStore(),
   ]);
 
 interface MakerPageProps {
