@@ -6,7 +6,7 @@ import { clothShelf } from './cloth';
 import type { Sql } from './database';
 import { listKits } from './bags';
 import { listMakers } from './makers';
-import { projectProgress } from './progress';
+import { tellStuck } from './progress';
 import type { Project } from './projects';
 import { countTroubled } from './reminders';
 
@@ -24,11 +24,11 @@ export type Badges = Readonly<Record<StationKey, Badge>>;
 
 /** What each station of a project calls for now. */
 export async function projectBadges(sql: Sql, project: Project): Promise<Badges> {
-  const [{ blocks }, makers, kits, progress, shelf, { calendar }, troubled] = await Promise.all([
+  const [{ blocks }, makers, kits, { stuck, isBegun }, shelf, { calendar }, troubled] = await Promise.all([
     listSummaries(sql, project),
     listMakers(sql, project),
     listKits(sql, project),
-    projectProgress(sql, project),
+    tellStuck(sql, project),
     clothShelf(sql, project),
     readKeptCalendar(sql, project),
     countTroubled(sql, project),
@@ -43,7 +43,6 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
   const unsaid = shelf.filter(({ revision }) => revision === 0).length;
   const problems = sum(blocks.map(({ summary }) => summary.problems));
   const clashes = sum(blocks.map(({ summary }) => summary.clashes));
-  const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined).length;
   const today = dayAt(Date.now(), calendar.timeZone);
   const due = agendaOf(calendar, worksOf(blocks, makers)).filter(
     ({ kind, day }) => isWork(kind) && day >= today && day <= plusDays(today, SOON_DAYS),
@@ -53,7 +52,7 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
     cloth: { calls: count(unsaid, 'new cloth'), isReached: shelf.some(({ revision }) => revision > 0) },
     bags: { calls: toPack > 0 ? `${toPack} to pack` : '', isReached: bags.length > toPack },
     order: { calls: count(clashes, 'clash', 'clashes'), isReached: blocks.length > 0 },
-    makers: { calls: stuck > 0 ? `${stuck} stuck` : '', isReached: progress.some(({ done }) => done > 0) },
+    makers: { calls: stuck > 0 ? `${stuck} stuck` : '', isReached: isBegun },
     calendar: {
       calls: [...(due > 0 ? [`${due} due`] : []), ...(troubled > 0 ? [`${troubled} unsent`] : [])].join(', '),
       isReached: calendar.entries.some(({ kind, day }) => kind === 'drop' && day <= today),

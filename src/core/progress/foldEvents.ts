@@ -37,8 +37,9 @@ export function foldEvents(
 ): Progress {
   const seen = new Set<string>();
   const once = events.filter(({ clientId }) => !seen.has(clientId) && seen.add(clientId));
-  const ordered = once.map((event, index) => ({ event, index }));
-  ordered.sort((a, b) => Date.parse(a.event.at) - Date.parse(b.event.at) || a.index - b.index);
+  // Sorting leaves those of the same time as they came.
+  const ordered = once.map((event) => ({ event, at: Date.parse(event.at) }));
+  ordered.sort((a, b) => a.at - b.at);
   const [done, stuck, changed] = [new Set<string>(), new Set<string>(), new Set<string>()];
   const isOther = ({ stepId, made }: ProgressEvent) => made !== undefined && madeOf(stepId) !== undefined && made !== madeOf(stepId); // prettier-ignore
   for (const { event } of ordered) {
@@ -54,7 +55,7 @@ export function foldEvents(
       changed.delete(event.stepId);
     } else stuck.add(event.stepId);
   }
-  const known = new Set(stepIds);
+  const known = stepIds instanceof Set ? (stepIds as ReadonlySet<string>) : new Set(stepIds);
   return {
     done: new Set([...done].filter((step) => known.has(step))),
     stuck: new Set([...stuck].filter((step) => known.has(step) && !done.has(step))),

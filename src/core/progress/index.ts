@@ -8,3 +8,4 @@ export {
   type StepOfPatches,
   type StepUnits,
 } from './standing';
+export { packProgress, unpackProgress, type BlockProgress, type PackedProgress } from './packProgress';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { foldEvents, stepId, type ProgressEvent } from '.';
+import { foldEvents, stepId, type ProgressEvent, packProgress, unpackProgress, type BlockProgress } from '.';
 
 const STEPS = ['a', 'b', 'c'];
 const event = fc
@@ -57,4 +57,26 @@ test('names of steps never change from version to version: ticks on phones bear 
 test('a step is named by the patches it joins, in whatever order', () => {
   expect(stepId('join', [['x', 'y'], ['z']])).toBe(stepId('join', [['z'], ['y', 'x']]));
   expect(stepId('join', [['x'], ['y', 'z']])).not.toBe(stepId('join', [['x', 'y'], ['z']]));
+}); // prettier-ignore
+
+test('packed progress is given back as it was, and what nobody has begun takes two numbers', () => {
+  const plain = { done: 0, doneMinutes: 0, covered: 0, isOwnOrder: false, orphaned: 0 };
+  const pairs = fc.record({
+    makerId: fc.constantFrom('m1', 'm2', 'm3'),
+    blockId: fc.constantFrom('a', 'b'),
+    figures: fc.oneof(
+      fc.constant(plain),
+      fc.record({ done: fc.nat(9), doneMinutes: fc.nat(90), covered: fc.nat(2), isOwnOrder: fc.boolean(), orphaned: fc.nat(2) }),
+    ),
+    more: fc.constantFrom({}, {}, { lastAt: '2026-03-05T10:00:00.000Z' }, { stuckOn: 'Sew.' }),
+    total: fc.constantFrom(9, 9, 12),
+  });
+  fc.assert(
+    fc.property(fc.array(pairs, { maxLength: 12 }), (list) => {
+      const progress = list.map(({ makerId, blockId, figures, more, total }): BlockProgress => ({ makerId, blockId, total, totalMinutes: 90, ...figures, ...more }));
+      expect(unpackProgress(JSON.parse(JSON.stringify(packProgress(progress))))).toEqual(progress);
+    }),
+  );
+  const many = Array.from({ length: 100 }, (_, n): BlockProgress => ({ makerId: `m${n}`, blockId: 'a', total: 9, totalMinutes: 90, ...plain }));
+  expect(packProgress(many).pairs).toEqual(many.map((_, n) => [n, 0]));
 }); // prettier-ignore

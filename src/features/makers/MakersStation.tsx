@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { Kit } from '@/server/bags';
 import type { Maker, MakerGroup } from '@/server/makers';
-import type { BlockProgress } from '@/server/progress';
+import type { PackedProgress } from '@/core/progress';
 import { LinkButton } from '@/ui/LinkButton';
 import { Notice } from '@/ui/Notice';
 import { AddMakers } from './AddMakers';
@@ -20,10 +20,11 @@ import { MakersWall, type MakerWay } from './MakersWall';
 import { RosterFile } from './RosterFile';
 import type { TroublesPanelProps } from './troubleGroups';
 import { TroublesPanel } from './TroublesPanel';
+import { useKeeping } from './useKeeping';
 import { useRoster } from './useRoster';
 import { useWallProgress } from './useWallProgress';
 import { WallTools, type WallDrop } from './WallTools';
-import { FIRST_CHOICE, wallLines, type Keeping } from './wallView';
+import { FIRST_CHOICE, wallLines } from './wallView';
 
 interface MakersStationProps extends Pick<
   TroublesPanelProps,
@@ -32,8 +33,7 @@ interface MakersStationProps extends Pick<
   readonly makers: readonly Maker[];
   readonly groups: readonly MakerGroup[];
   readonly drops: readonly WallDrop[];
-  readonly keeping: readonly Keeping[];
-  readonly initialProgress: readonly BlockProgress[];
+  readonly initialProgress: PackedProgress;
   readonly kits: readonly Pick<Kit, 'makerId' | 'blockId' | 'status'>[];
 }
 
@@ -41,13 +41,14 @@ type Opened = { readonly kind: 'blocks' | 'maker'; readonly makerId: string } | 
 
 /** Who is where, who is stuck and what to answer; who belongs to which group, and their links. */
 export function MakersStation(props: MakersStationProps) {
-  const { projectId, blocks, makers, groups, drops, keeping, initialProgress, kits, mayEdit, ...stuck } = props;
+  const { projectId, blocks, makers, groups, drops, initialProgress, kits, mayEdit, ...stuck } = props;
   const router = useRouter();
   const [opened, setOpened] = useState<Opened | undefined>();
   const [links, setLinks] = useState<readonly MakerLink[]>([]);
   const [choice, setChoice] = useState(FIRST_CHOICE);
   const [looked, setLooked] = useState<string | undefined>();
   const { progress, refresh } = useWallProgress(projectId, initialProgress);
+  const keeping = useKeeping(projectId);
   const roster = useRoster(projectId, setLinks);
   const drop = drops.find(({ id }) => id === choice.drop);
   const shown = useMemo(() => (drop ? blocks.filter(({ id }) => drop.blocks.includes(id)) : blocks), [blocks, drop]);

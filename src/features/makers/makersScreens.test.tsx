@@ -1,7 +1,7 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test } from 'vitest';
-import type { BlockProgress } from '@/server/progress';
+import { packProgress, type BlockProgress } from '@/core/progress';
 import { Notices } from '@/ui/Notices';
 import { FakeStream, answering, navigation, refused, settled } from '@/ui/testing';
 import { PLAIN_MAKER } from '@/ui/testing';
@@ -34,7 +34,8 @@ const UNITS = {
 function atMakers(list = makers) {
   const server = { progress: START };
   const asked = answering({
-    'GET /api/projects/p1/progress': () => server.progress,
+    'GET /api/projects/p1/progress.form=packed': () => packProgress(server.progress),
+    'GET /api/projects/p1/keeping': () => keeping,
     'PATCH /api/projects/p1/makers/.*': ({ body }) => ('link' in (body as object) ? { link: 'http://x/m/new' } : {}),
     'GET /api/projects/p1/progress.maker=(.*)': (_, [, id]) => server.progress.filter(({ makerId }) => makerId === id),
     'GET /api/projects/p1/progress.block=a': () => UNITS,
@@ -44,7 +45,7 @@ function atMakers(list = makers) {
   });
   render(
     <Notices>
-      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={START} groups={groups} drops={drops} keeping={keeping} kits={[{ makerId: 'm1', blockId: 'a', status: 'handed-over' }, { makerId: 'm1', blockId: 'b', status: 'packed' }, { makerId: 'm2', blockId: 'a', status: 'handed-over' }]} troubles={[]} team={[]} mayEdit />
+      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={packProgress(START)} groups={groups} drops={drops} kits={[{ makerId: 'm1', blockId: 'a', status: 'handed-over' }, { makerId: 'm1', blockId: 'b', status: 'packed' }, { makerId: 'm2', blockId: 'a', status: 'handed-over' }]} troubles={[]} team={[]} mayEdit />
     </Notices>,
   );
   return { server, asked, user: userEvent.setup() };
@@ -172,7 +173,8 @@ test('without makers it is said how they come; copying puts a link on the clipbo
 
 test('the wall shows who is asked for: behind with the reason, stuck, of a group, of a drop', async () => {
   atMakers([{ ...makers[0]!, groupId: 'g1' as never }, makers[1]!]);
-  expect(row('Ada').textContent).toContain('▼ slipping: Slower than before.');
+  // How they keep up comes after the wall.
+  await waitFor(() => expect(row('Ada').textContent).toContain('▼ slipping: Slower than before.'));
   expect(row('Ada').textContent).toContain('Evening');
   expect(screen.getByText(/Sewn of each drop: Drop 1 75 %, Drop 2 0 %/)).toBeTruthy();
   const pick = (label: string, choice: string) => {
@@ -275,5 +277,5 @@ test('a tick reads its own maker again and nobody else; many at once read all; w
     FakeStream.tell('makers');
   });
   await waitFor(() => expect(row('Bo').textContent).not.toContain('stuck'));
-  expect(gets().slice(before + 1)).toEqual(['progress?maker=m2', 'progress']);
+  expect(gets().slice(before + 1)).toEqual(['progress?maker=m2', 'progress?form=packed']);
 });

@@ -1,7 +1,7 @@
 'use client';
-import { useCallback, useRef } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import useSWR from 'swr';
-import type { BlockProgress } from '@/server/progress';
+import { unpackProgress, type BlockProgress, type PackedProgress } from '@/core/progress';
 import { read } from '@/ui/api';
 import { useLive } from '@/ui/useLive';
 
@@ -12,9 +12,12 @@ const MOST_SINGLY = 12;
  * How far everybody is, live. A tick reads its own maker again and nobody else; what is asked for goes one after the other, so that no
  * answer overtakes another and takes its news away.
  */
-export function useWallProgress(projectId: string, initial: readonly BlockProgress[]) {
+export function useWallProgress(projectId: string, packed: PackedProgress) {
   const address = `/api/projects/${projectId}/progress`;
-  const { data = initial, mutate } = useSWR<readonly BlockProgress[]>(address, read, { fallbackData: initial });
+  const initial = useMemo(() => unpackProgress(packed), [packed]);
+  const all = async (from: string) => unpackProgress(await read<PackedProgress>(`${from}?form=packed`));
+  // What came with the page is as new as can be.
+  const { data = initial, mutate } = useSWR<readonly BlockProgress[]>(address, all, { fallbackData: initial, revalidateOnMount: false });
   const wanted = useRef<{ makers: Set<string>; isAll: boolean }>({ makers: new Set(), isAll: false });
   const isBusy = useRef(false);
 

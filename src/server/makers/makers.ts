@@ -197,13 +197,15 @@ export interface LinkAccess {
 
 /** Opens a personal link. @throws ServerError 404 for unknown, revoked and malformed links alike */
 export async function openLink(sql: Sql, token: string): Promise<LinkAccess> {
-  const found = isToken(token) ? await openByLink(sql, hashToken(token)) : undefined;
-  const [maker] = found
-    ? await sql<
-        Maker[]
-      >`${selectMakers(sql)} where project_id = ${found.project.id} and id = ${found.makerId}`
-    : [];
-  if (found && maker) return { maker, project: found.project };
+  const hash = isToken(token) ? hashToken(token) : undefined;
+  const [found, [maker]] = hash
+    ? await Promise.all([
+        openByLink(sql, hash),
+        sql<Maker[]>`${selectMakers(sql)} where token_hash = ${hash} and removed_at is null`,
+      ])
+    : [undefined, []];
+  // Both were read for themselves: a link that was ended between belongs to nobody.
+  if (found && maker?.id === found.makerId) return { maker, project: found.project };
   throw new ServerError(404, {
     code: 'no-such-link',
     what: 'This personal link does not work (any more).',

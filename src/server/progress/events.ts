@@ -1,4 +1,3 @@
-import { itemAt } from '@/core/lists';
 import type { ProgressEvent, StepUnits } from '@/core/progress';
 import type { Sql } from '../database';
 import type { Project } from '../projects';
@@ -13,33 +12,31 @@ export interface PairEvents {
 interface PairRow {
   readonly makerId: string;
   readonly blockId: string;
-  readonly ids: readonly string[];
-  readonly steps: readonly string[];
-  readonly kinds: readonly ProgressEvent['kind'][];
-  readonly times: readonly string[];
-  /** Empty where nothing was noted. */
-  readonly made: readonly string[];
+  /** A list as JSON, which is read many times quicker than arrays of the database. */
+  readonly events: string;
 }
+
+/** Number of its row, step, kind, ms since 1970, and what it was done with. */
+type EventRow = readonly [string, string, ProgressEvent['kind'], number, string | null];
 
 /** Events of a project's makers, or of one of them, by maker and block; without the patches of their steps. */
 export async function readEvents(sql: Sql, project: Project, makerId?: string): Promise<PairEvents[]> {
   const rows = await sql<PairRow[]>`
-    select e.maker_id as "makerId", e.block_id as "blockId", array_agg(e.id order by e.id) as ids,
-      array_agg(e.step_id order by e.id) as steps, array_agg(e.kind order by e.id) as kinds,
-      array_agg(e.at order by e.id) as times, array_agg(coalesce(e.made, '') order by e.id) as made
+    select e.maker_id as "makerId", e.block_id as "blockId",
+      json_agg(json_build_array(e.id::text, e.step_id, e.kind, (extract(epoch from e.at) * 1000)::float8, e.made) order by e.id)::text as events
     from progress_event e join maker m on m.id = e.maker_id
     where m.project_id = ${project.id} ${makerId ? sql`and m.id = ${makerId}` : sql``}
     group by e.maker_id, e.block_id`;
-  return rows.map(({ makerId: maker, blockId, ids, steps, kinds, times, made }) => ({
+  return rows.map(({ makerId: maker, blockId, events }) => ({
     makerId: maker,
     blockId,
     // A device's own id is once in the table: the number of its row tells events apart as well.
-    events: ids.map((id, i) => ({
-      clientId: id,
-      stepId: itemAt(steps, i),
-      kind: itemAt(kinds, i),
-      at: itemAt(times, i),
-      ...(made[i] ? { made: made[i] } : {}),
+    events: (JSON.parse(events) as EventRow[]).map(([clientId, stepId, kind, at, made]) => ({
+      clientId,
+      stepId,
+      kind,
+      at: new Date(at).toISOString(),
+      ...(made ? { made } : {}),
     })),
   }));
 }

@@ -1,5 +1,6 @@
 import { ownMinutes, type Calendar } from '@/core/calendar';
 import type { SewnWork } from '@/core/pace';
+import type { BlockSummary } from '@/core/sheet';
 import type { ProgressEvent } from '@/core/progress';
 import type { Sql } from '../database';
 import type { Project } from '../projects';
@@ -27,31 +28,47 @@ export async function makerHistories(
       select id, created_at as since from maker where project_id = ${project.id} and removed_at is null order by lower(name), id`,
     standings,
   ]);
+  const minutes = minutesBy(standards);
+  const byMaker = new Map<string, PairStanding[]>(rows.map(({ id }) => [id, []]));
+  for (const pair of pairs) byMaker.get(pair.makerId)?.push(pair);
   return rows.map(({ id, since }) => {
-    const own = pairs.filter(({ makerId }) => makerId === id);
-    const work = own.flatMap((pair) => workOf(pair, standards));
-    const left = own.map(({ blockId, standing }) => ({ blockId, minutes: leftOf(standing, standards) }));
-    return { id, since: Math.min(Date.parse(since), ...work.map(({ at }) => at)), work, left };
+    const own = byMaker.get(id) ?? [];
+    const work = own.flatMap((pair) => (pair.events.length === 0 ? [] : workOf(pair, minutes)));
+    const left = own.map(({ blockId, standing }) => ({ blockId, minutes: leftOf(standing, minutes) }));
+    return { id, since: work.reduce((first, { at }) => Math.min(first, at), Date.parse(since)), work, left };
   });
 } // prettier-ignore
 
-function leftOf(
-  { summary, done, covered }: PairStanding['standing'],
-  standards: Calendar['standards'],
-): number {
-  const open = summary.steps.filter(({ id }) => !done.has(id) && !covered.has(id));
-  return open.reduce((sum, step) => sum + ownMinutes(step, standards), 0);
+function leftOf({ summary, done, covered }: PairStanding['standing'], own: OwnMinutes): number {
+  const { of, total } = own(summary);
+  const sewn = [...done, ...covered].reduce((sum, id) => sum + (of.get(id) ?? 0), 0);
+  return Math.max(0, total - sewn);
 }
 
 /** Steps that are done, each at the time when it was ticked; one of an older order counts as long as the block's steps do in the mean. */
-function workOf(
-  { standing: { summary }, events }: PairStanding,
-  standards: Calendar['standards'],
-): SewnWork[] {
-  const minutesOf = new Map(summary.steps.map((step) => [step.id, ownMinutes(step, standards)]));
-  const mean =
-    [...minutesOf.values()].reduce((sum, minutes) => sum + minutes, 0) / Math.max(1, summary.steps.length);
-  return [...tickedAt(events)].map(([step, at]) => ({ at, minutes: minutesOf.get(step) ?? mean }));
+function workOf({ standing: { summary }, events }: PairStanding, own: OwnMinutes): SewnWork[] {
+  const { of, total } = own(summary);
+  const mean = total / Math.max(1, of.size);
+  return [...tickedAt(events)].map(([step, at]) => ({ at, minutes: of.get(step) ?? mean }));
+}
+
+type OwnMinutes = (summary: BlockSummary) => {
+  readonly of: ReadonlyMap<string, number>;
+  readonly total: number;
+};
+
+/** Minutes of steps as a project reckons with them, worked out once for each block. */
+function minutesBy(standards: Calendar['standards']): OwnMinutes {
+  const known = new Map<BlockSummary, { of: Map<string, number>; total: number }>();
+  return (summary) => {
+    let own = known.get(summary);
+    if (!own) {
+      const of = new Map(summary.steps.map((step) => [step.id, ownMinutes(step, standards)]));
+      own = { of, total: [...of.values()].reduce((sum, minutes) => sum + minutes, 0) };
+      known.set(summary, own);
+    }
+    return own;
+  };
 }
 
 function tickedAt(events: readonly ProgressEvent[]): Map<string, number> {

@@ -11,6 +11,7 @@ import { Making, roundWork, type BlockSummary } from '@/core/sheet';
 import { listSummaries, readDocument, summariesFor, type SheetSettings, type ToBeSheeted } from '../blocks';
 import { listMakers } from '../makers';
 import { readEvents, readUnits } from './events';
+import { stepTable } from './stepTable';
 import { contentHash, type Sql } from '../database';
 import type { Project } from '../projects';
 
@@ -60,10 +61,19 @@ export async function standingsOf(sql: Sql, project: Project, makerId?: string):
   return Promise.all(
     pairs.map(async ({ makerId, block }) => {
       const events = byPair.get(`${makerId}/${block.id}`) ?? [];
+      if (events.length === 0)
+        return { makerId, blockId: block.id, standing: untouched(block.summary), events };
       const standing = await makerStanding(sql, { project, settings, makerId, block, events });
       return { makerId, blockId: block.id, standing, events };
     }),
   );
+}
+
+const NOTHING: ReadonlySet<string> = new Set();
+
+/** A block that a maker has not begun. */
+function untouched(summary: BlockSummary): MakerStanding {
+  return { summary, done: NOTHING, covered: NOTHING, stuck: NOTHING, changed: NOTHING, orphaned: [] };
 }
 
 /**
@@ -75,7 +85,8 @@ export async function makerStanding(
   { project, settings, makerId, block, events }: MakersBlock,
 ): Promise<MakerStanding> {
   const { summary } = block;
-  const common = foldEvents(events, stepIds(summary), madeIn(summary));
+  const { ids, made } = stepTable(summary);
+  const common = foldEvents(events, ids, (id) => made.get(id));
   const simple = { ...common, summary, covered: new Set<string>() };
   if (common.orphaned.length === 0) return simple;
   const unitsOf = await readUnits(sql, project, makerId, block.id);
@@ -92,7 +103,8 @@ export async function makerStanding(
   const round: BlockDocument = { ...document, order: roundWork(document.order, work) };
   const own: ToBeSheeted = { id: block.id, document: () => round, contentHash: contentHash(round) };
   const [theirs] = await summariesFor(sql, [own], settings);
-  const folded = foldEvents(events, stepIds(theirs as BlockSummary), madeIn(theirs as BlockSummary));
+  const now = stepTable(theirs as BlockSummary);
+  const folded = foldEvents(events, now.ids, (id) => now.made.get(id));
   const stands = standing((theirs as BlockSummary).steps, folded.done, work);
   return {
     ...folded,
@@ -103,12 +115,6 @@ export async function makerStanding(
   };
 }
 
-/** What each step of a block is done with now. */
-function madeIn({ steps }: BlockSummary): (id: string) => string | undefined {
-  const made = new Map(steps.map((step) => [step.id, step.made]));
-  return (id) => made.get(id);
-}
-
 /** Whether the patches of a step that was done are still what they were then. */
 function isAsMade(
   { id, units }: StepOfPatches,
@@ -117,10 +123,6 @@ function isAsMade(
 ): boolean {
   const made = events.findLast((event) => event.stepId === id && event.kind === 'done')?.made;
   return made === undefined || made === new Making((patch) => marks[patch]).of(units.flat());
-}
-
-function stepIds({ steps }: BlockSummary): string[] {
-  return steps.map(({ id }) => id);
 }
 
 /** Steps that are done whose patches are known. */

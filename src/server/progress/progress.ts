@@ -1,6 +1,6 @@
 import { inOwnOrder } from '@/core/bags';
 import type postgres from 'postgres';
-import { stepId, type ProgressEvent } from '@/core/progress';
+import { stepId, type BlockProgress, type ProgressEvent } from '@/core/progress';
 import { saySaved, summarise } from '@/core/sheet';
 import { listBlocks, papersOfProject, settingsOf, sheetFor } from '../blocks';
 import { clothLooks } from '../cloth';
@@ -10,6 +10,7 @@ import { openLink } from '../makers';
 import { readEvents } from './events';
 import { type MakerStanding, makerStanding, type PairStanding, standingsOf } from './makerStanding';
 import { notify } from '../live';
+import { stepTable } from './stepTable';
 import { listPhotos } from '../photos';
 import { type Project } from '../projects';
 import { followTicks, makerTroubles } from '../troubles';
@@ -20,23 +21,7 @@ export interface RecordedEvent extends ProgressEvent {
   readonly device?: string;
 }
 
-/** How far one maker is with one block. */
-export interface BlockProgress {
-  readonly makerId: string;
-  readonly blockId: string;
-  readonly done: number;
-  readonly total: number;
-  readonly doneMinutes: number;
-  readonly totalMinutes: number;
-  /** Text of the step on which the maker asked for help. */
-  readonly stuckOn?: string;
-  /** Steps that count because their patches are basted or sewn, though in another order than is planned now. */
-  readonly covered: number;
-  /** Whether this maker's order goes round what they sewed by an older one. */
-  readonly isOwnOrder: boolean;
-  readonly orphaned: number;
-  readonly lastAt?: string;
-}
+export type { BlockProgress };
 
 /** No progress is older than this: a clock that says so is wrong. */
 const EARLIEST = Date.UTC(2000, 0, 1);
@@ -54,33 +39,53 @@ export async function recordEvents(
   events: readonly RecordedEvent[],
 ): Promise<{ readonly recorded: string[]; readonly upTo: number }> {
   const { maker, project } = await openLink(sql, token);
+  const latest = Date.now() + CLOCK_SLACK_MS;
+  const inTime = events.map((event) => {
+    const time = Math.min(Date.parse(event.at), latest);
+    if (Number.isNaN(time) || time < EARLIEST)
+      throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
+    return { ...event, at: new Date(time).toISOString() };
+  });
   return inTransaction(sql, async (step) => {
     const blockIds = [...new Set(events.map(({ blockId }) => blockId))];
     const own = await step`select id from block where project_id = ${project.id} and id = any(${blockIds})`;
     if (own.length !== blockIds.length) throw notFound('This block');
-    const added: RecordedEvent[] = [];
-    // In one order for everybody: crossed batches wait for each other instead of locking each other out.
-    const inOrder = [...events].sort((a, b) => (a.clientId < b.clientId ? -1 : 1));
-    for (const event of inOrder) {
-      const time = Math.min(Date.parse(event.at), Date.now() + CLOCK_SLACK_MS);
-      if (Number.isNaN(time) || time < EARLIEST)
-        throw invalid('The time of an entry cannot be read.', 'Check the clock of the device.', 'at');
-      const rows = await step`
-        insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device, units, made)
-        values (${event.clientId}, ${maker.id}, ${event.blockId}, ${event.stepId}, ${event.kind},
-          ${event.minutes ?? null}, ${new Date(time).toISOString()}, ${event.device ?? ''}, ${ownUnits(step, event)}, ${event.made ?? null})
-        on conflict (maker_id, client_id) do nothing returning id`;
-      if (rows.length > 0) added.push({ ...event, at: new Date(time).toISOString() });
-    }
+    const numbers = await insertEvents(step, maker.id, inTime);
+    const added = inTime.filter(({ clientId }, index) => numbers.has(clientId) && inTime.findIndex((one) => one.clientId === clientId) === index); // prettier-ignore
     if (added.length > 0) await notify(step, project.id, 'progress', maker.id);
     if (await followTicks(step, maker.id, added)) await notify(step, project.id, 'troubles');
     const recorded = events.map(({ clientId }) => clientId);
+    if (numbers.size === new Set(recorded).size) return { recorded, upTo: Math.max(0, ...numbers.values()) };
     const [row] = await step<{ upTo: number }[]>`
       select coalesce(max(id), 0)::float8 as "upTo" from progress_event
       where maker_id = ${maker.id} and client_id = any(${recorded}::uuid[])`;
     return { recorded, upTo: row?.upTo ?? 0 };
   });
 }
+
+/** Writes down what is not there yet. @returns the numbers of the new rows by the device’s ids */
+async function insertEvents(step: Sql, makerId: string, events: readonly RecordedEvent[]): Promise<Map<string, number>> {
+  const sent = events.map((event) => ({
+    client_id: event.clientId,
+    block_id: event.blockId,
+    step_id: event.stepId,
+    kind: event.kind,
+    minutes: event.minutes ?? null,
+    at: event.at,
+    device: event.device ?? '',
+    units: ownUnits(event),
+    made: event.made ?? null,
+  }));
+  // In one order for everybody: crossed batches wait for each other instead of locking each other out.
+  const rows = await step<{ clientId: string; number: number }[]>`
+    insert into progress_event (client_id, maker_id, block_id, step_id, kind, minutes, at, device, units, made)
+    select client_id, ${makerId}, block_id, step_id, kind, minutes, at, device, units, made
+    from jsonb_to_recordset(${json(step, sent)}) as one(client_id uuid, block_id uuid, step_id text, kind text,
+      minutes numeric, at timestamptz, device text, units jsonb, made text)
+    order by client_id
+    on conflict (maker_id, client_id) do nothing returning client_id as "clientId", id::float8 as number`;
+  return new Map(rows.map(({ clientId, number }) => [clientId, number]));
+} // prettier-ignore
 
 /** Number of a maker's latest entry: what a device sent before is in what is read now. */
 async function latestEntry(sql: Sql, makerId: string): Promise<number> {
@@ -90,9 +95,9 @@ async function latestEntry(sql: Sql, makerId: string): Promise<number> {
 }
 
 /** The patches of an event, where they are those that its step is named by; nothing else is believed. */
-function ownUnits(sql: Sql, { stepId: id, units }: RecordedEvent) {
+function ownUnits({ stepId: id, units }: RecordedEvent): RecordedEvent['units'] | null {
   const kind = id.split('-')[0] as 'baste' | 'join' | 'applique';
-  return units && stepId(kind, units) === id ? json(sql, units) : null;
+  return units && stepId(kind, units) === id ? units : null;
 }
 
 /** One maker's progress on every block that they sew; nothing for one who is not there. */
@@ -115,11 +120,14 @@ export async function projectProgress(
 function progressOf(
   makerId: string,
   blockId: string,
-  { summary: { steps }, done, covered, stuck, orphaned, own }: MakerStanding,
+  { summary, done, covered, stuck, orphaned, own }: MakerStanding,
   events: readonly ProgressEvent[],
 ): BlockProgress {
-  const minutes = (some: typeof steps) => some.reduce((sum, step) => sum + step.minutes, 0);
-  const stuckOn = steps.find((step) => stuck.has(step.id))?.text;
+  const { steps } = summary;
+  const { minutes, total } = stepTable(summary);
+  const minutesOf = (ids: ReadonlySet<string>) =>
+    [...ids].reduce((sum, id) => sum + (minutes.get(id) ?? 0), 0);
+  const stuckOn = stuck.size === 0 ? undefined : steps.find((step) => stuck.has(step.id))?.text;
   const lastAt = events
     .map(({ at }) => at)
     .sort()
@@ -129,8 +137,9 @@ function progressOf(
     blockId,
     done: done.size + covered.size,
     total: steps.length,
-    doneMinutes: minutes(steps.filter((step) => done.has(step.id) || covered.has(step.id))),
-    totalMinutes: minutes(steps),
+    // What is covered was never ticked: the two share nothing.
+    doneMinutes: minutesOf(done) + minutesOf(covered),
+    totalMinutes: total,
     covered: covered.size,
     isOwnOrder: own !== undefined,
     orphaned: orphaned.length,

@@ -84,6 +84,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`GET ${P}/kits`]: 'read',
   [`PUT ${P}/kits`]: 'pack',
   [`GET ${P}/live`]: 'read',
+  [`GET ${P}/keeping`]: 'read',
   [`GET ${P}/log/[entry]`]: 'read',
   [`GET ${P}/log`]: 'read',
   [`POST ${P}/log`]: 'pack',

@@ -1,6 +1,7 @@
 import { dropsOf } from '@/core/calendar';
+import { packProgress } from '@/core/progress';
 import { MakersStation } from '@/features/makers/MakersStation';
-import { projectPace, readKeptCalendar } from '@/server/calendar';
+import { readKeptCalendar } from '@/server/calendar';
 import { database } from '@/server/database';
 import { listGroups } from '@/server/makers';
 import { listTeam } from '@/server/projects';
@@ -8,7 +9,7 @@ import { listTroubles } from '@/server/troubles';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
-import { loadBlocks, loadPeople, loadProject, loadStandings } from '../load';
+import { loadBlocks, loadPeople, loadProject } from '../load';
 
 export const metadata = { title: 'Makers' };
 
@@ -24,12 +25,14 @@ export default async function MakersPage({ params }: { params: Promise<{ project
     listTeam(sql, project),
     listTroubles(sql, project),
   ]);
-  // Without forecasts, where too much waits to be reckoned, the wall still opens.
-  const pace = await projectPace(sql, project, calendar, [], new Date().getTime(), loadStandings(projectId)).catch(() => undefined); // prettier-ignore
+  const sums = new Map<string, { done: number; total: number }>();
+  for (const { blockId, doneMinutes, totalMinutes } of progress) {
+    const { done, total } = sums.get(blockId) ?? { done: 0, total: 0 };
+    sums.set(blockId, { done: done + doneMinutes, total: total + totalMinutes });
+  }
   const share = (blockId: string) => {
-    const own = progress.filter((entry) => entry.blockId === blockId);
-    const total = own.reduce((sum, entry) => sum + entry.totalMinutes, 0);
-    return total === 0 ? 0 : own.reduce((sum, entry) => sum + entry.doneMinutes, 0) / total;
+    const { done = 0, total = 0 } = sums.get(blockId) ?? {};
+    return total === 0 ? 0 : done / total;
   };
   return (
     <StationPage
@@ -52,8 +55,7 @@ export default async function MakersPage({ params }: { params: Promise<{ project
         makers={makers}
         groups={groups}
         drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
-        keeping={(pace?.makers ?? []).map(({ id, state, reason }) => ({ id, state, reason }))}
-        initialProgress={progress}
+        initialProgress={packProgress(progress)}
         kits={kits.map(({ makerId, blockId, status }) => ({ makerId, blockId, status }))}
         troubles={troubles}
         team={team}
