@@ -2,15 +2,20 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import type { BlockSheet } from '@/core/sheet';
-import { PatchPaths } from './PatchPaths';
-import { SwatchPatterns } from './swatches';
+import type { MapShape } from './mapShapes';
+import { swatchFill, SwatchPatterns } from './swatches';
+
+/** Of the swatches of the map, which all its blocks share. */
+const PREFIX = 'top';
 
 export interface TopMapBlock {
   readonly id: string;
   readonly name: string;
   readonly place: number;
-  readonly sheet: Pick<BlockSheet, 'patches' | 'widthMm' | 'heightMm'>;
+  /** What it looks like, in the order of drawing, and its size, mm. */
+  readonly shapes: readonly MapShape[];
+  readonly widthMm: number;
+  readonly heightMm: number;
   readonly href: string;
   /** The station's own measure of the block, with its unit. */
   readonly text: string;
@@ -29,12 +34,17 @@ interface TopMapProps {
 /** The finished project drawn small and true: how one picks a block. A block's place never moves. */
 export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps) {
   const rows = Math.max(1, Math.ceil(blocks.length / columns));
-  const largest = Math.max(1, ...blocks.map(({ sheet }) => Math.max(sheet.widthMm, sheet.heightMm)));
+  const largest = Math.max(1, ...blocks.map(({ widthMm, heightMm }) => Math.max(widthMm, heightMm)));
   return (
     <Box component="nav" aria-label={`The top: ${title}`} className="no-print">
       <Typography variant="overline" component="p" color="textSecondary">
         {title}
       </Typography>
+      <svg width={0} height={0} aria-hidden="true" style={{ position: 'absolute' }}>
+        <defs>
+          <SwatchPatterns prefix={PREFIX} fabrics={fabrics} scale={largest / 120} />
+        </defs>
+      </svg>
       <Box
         sx={{
           display: 'grid',
@@ -49,10 +59,8 @@ export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps
         {Array.from({ length: rows * columns }, (_, place) => {
           const block = blocks[place];
           if (!block) return <Box key={place} sx={{ aspectRatio: '1', bgcolor: 'background.default' }} />;
-          const { sheet } = block;
-          const prefix = `top${block.id.slice(0, 8)}`;
-          const pad = (largest * 1.06 - sheet.widthMm) / 2;
-          const padY = (largest * 1.06 - sheet.heightMm) / 2;
+          const pad = (largest * 1.06 - block.widthMm) / 2;
+          const padY = (largest * 1.06 - block.heightMm) / 2;
           return (
             <Box
               key={place}
@@ -75,10 +83,16 @@ export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps
                 viewBox={`${-pad} ${-padY} ${largest * 1.06} ${largest * 1.06}`}
                 sx={{ display: 'block', width: '100%', aspectRatio: '1' }}
               >
-                <defs>
-                  <SwatchPatterns prefix={prefix} fabrics={fabrics} scale={largest / 120} />
-                </defs>
-                <PatchPaths patches={sheet.patches} prefix={prefix} fabrics={fabrics} />
+                {block.shapes.map(({ fabric, d }, index) => (
+                  <path
+                    key={index}
+                    d={d}
+                    fill={swatchFill(PREFIX, fabrics, fabric)}
+                    stroke="var(--mui-palette-text-primary)"
+                    strokeWidth={0.5}
+                    vectorEffect="non-scaling-stroke"
+                  />
+                ))}
               </Box>
               <Box sx={{ px: 0.5, fontSize: '0.78rem', lineHeight: 1.25, minHeight: 34 }}>
                 <strong>{block.name}</strong>

@@ -7,6 +7,7 @@ import { startHistory, type History } from '@/core/workshop';
 import { Bench } from './Bench';
 import { Notices, useNotice, useWorking } from './Notices';
 import { StepDrawing } from './StepDrawing';
+import { mapShapes } from './mapShapes';
 import { TopMap } from './TopMap';
 import { RefusedError, asRefusal, send } from './api';
 import { BlockDrawing } from './drawing/BlockDrawing';
@@ -218,11 +219,18 @@ test('a step on the drawing: what is in the hand stands strong and apart, what w
 }); // prettier-ignore
 
 test('the map of the top keeps each block in its place, all to one scale, with the share of its work', () => {
-  const block = (id: string) => ({ id, name: id, place: 0, sheet: SHEET, href: `/b/${id}`, text: '12 papers', share: 0.5 });
+  const block = (id: string) => ({ id, name: id, place: 0, shapes: mapShapes(SHEET.patches), widthMm: SHEET.widthMm, heightMm: SHEET.heightMm, href: `/b/${id}`, text: '12 papers', share: 0.5 });
   render(<TopMap blocks={['a', 'b', 'c'].map(block)} fabrics={[]} columns={2} current="b" title="Blocks" />);
   expect(screen.getAllByRole('link').map((one) => [one.getAttribute('href'), one.getAttribute('aria-current')])).toEqual([['/b/a', null], ['/b/b', 'true'], ['/b/c', null]]);
   const grid = screen.getByRole('navigation', { name: 'The top: Blocks' }).querySelector('a')!.parentElement!;
   expect(grid.children).toHaveLength(4);
+  // A path for each cloth, with the outline of each patch in it, the upper layer last.
+  const outlines = [...grid.querySelector('svg')!.querySelectorAll('path')].map((path) => path.getAttribute('d')!.match(/M/g)!.length);
+  expect(outlines).toHaveLength(new Set(SHEET.patches.map(({ fabric }) => fabric)).size);
+  expect(outlines.reduce((sum, one) => sum + one, 0)).toBe(SHEET.patches.length);
+  const [patch] = SHEET.patches;
+  const stacked = [{ ...patch!, layer: 1, fabric: 'Upper' }, { ...patch!, layer: 0, fabric: 'Lower' }, { ...patch!, layer: 1, fabric: 'Lower' }];
+  expect(mapShapes(stacked).map(({ fabric }) => fabric)).toEqual(['Lower', 'Upper', 'Lower']);
 }); // prettier-ignore
 
 test('a drawing moves as a picture while it is moved, and is drawn at its new place once it rests', () => {

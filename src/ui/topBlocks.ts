@@ -1,4 +1,5 @@
 import type { BlockSheet } from '@/core/sheet';
+import { mapShapes } from './mapShapes';
 import type { TopMapBlock } from './TopMap';
 
 interface Measured {
@@ -22,6 +23,6 @@ export function topBlocks(
   return blocks.map((block) => {
     const { id, name, place, sheet } = block;
     const { patches, widthMm, heightMm } = sheet;
-    return { id, name, place, sheet: { patches, widthMm, heightMm }, ...measure(block) };
+    return { id, name, place, shapes: mapShapes(patches), widthMm, heightMm, ...measure(block) };
   });
 }

@@ -69,6 +69,23 @@ export function WallNames({ blocks, scale, onBlock }: { blocks: readonly NamedBl
   );
 } // prettier-ignore
 
+const COLOURS = ['primary', 'success', 'error'] as const;
+type Colour = (typeof COLOURS)[number];
+
+/** Room before and after a block’s part of the line, and what share of a short one it may be. */
+const [BEFORE, AFTER] = [
+  { most: 2, share: 0.1 },
+  { most: 6, share: 0.3 },
+];
+
+function seamOf(scale: WallScale, block: number): { readonly from: number; readonly to: number } {
+  const [from, to] = [scale.from(block), scale.to(block)];
+  const room = ({ most, share }: typeof BEFORE) => Math.min(most, share * (to - from));
+  return { from: from + room(BEFORE), to: to - room(AFTER) };
+}
+
+const n = (value: number) => String(Math.round(value * 100) / 100);
+
 interface WallLineProps {
   readonly blocks: readonly NamedBlock[];
   /** By block; undefined for one that this maker does not sew. */
@@ -78,6 +95,20 @@ interface WallLineProps {
 
 /** One maker's line, sewn as far as they have come. */
 export function WallLine({ blocks, own, scale }: WallLineProps) {
+  // A path for all blocks together: a wall of two hundred lines is drawn at once.
+  const [base, ends, sewn]: [string[], string[], { colour: Colour; d: string }[]] = [[], [], []];
+  own.forEach((entry, index) => {
+    if (!entry) return;
+    const { from, to } = seamOf(scale, index);
+    const share = entry.totalMinutes === 0 ? 0 : entry.doneMinutes / entry.totalMinutes;
+    base.push(`M${n(from)} 17H${n(to)}`);
+    ends.push(`M${n(from)} 11V23M${n(to)} 11V23`);
+    if (share > 0)
+      sewn.push({
+        colour: entry.stuckOn ? 'error' : share >= 0.999 ? 'success' : 'primary',
+        d: `M${n(from)} 17H${n(from + (to - from) * share)}`,
+      });
+  });
   return (
     <svg
       viewBox={`0 0 ${LINE_WIDTH} ${LINE_HEIGHT}`}
@@ -91,28 +122,21 @@ export function WallLine({ blocks, own, scale }: WallLineProps) {
         )
         .join(', ')}
     >
-      {own.map((entry, index) => {
-        if (!entry) return null;
-        const [from, to] = [scale.from(index) + 2, scale.to(index) - 6];
-        const share = entry.totalMinutes === 0 ? 0 : entry.doneMinutes / entry.totalMinutes;
-        const colour = entry.stuckOn ? 'error' : share >= 0.999 ? 'success' : 'primary';
+      <path d={base.join('')} stroke="var(--mui-palette-divider)" strokeWidth={1.5} />
+      <path d={ends.join('')} stroke="var(--mui-palette-text-secondary)" strokeWidth={1} />
+      {COLOURS.map((colour) => {
+        const d = sewn.flatMap((one) => (one.colour === colour ? [one.d] : [])).join('');
         return (
-          <g key={entry.blockId}>
-            <path d={`M${from} 17H${to}`} stroke="var(--mui-palette-divider)" strokeWidth={1.5} />
+          d && (
             <path
-              d={`M${from} 11V23M${to} 11V23`}
-              stroke="var(--mui-palette-text-secondary)"
-              strokeWidth={1}
+              key={colour}
+              data-colour={colour}
+              d={d}
+              stroke={`var(--mui-palette-${colour}-main)`}
+              strokeWidth={6}
+              strokeDasharray="9 3"
             />
-            {share > 0 && (
-              <path
-                d={`M${from} 17H${from + (to - from) * share}`}
-                stroke={`var(--mui-palette-${colour}-main)`}
-                strokeWidth={6}
-                strokeDasharray="9 3"
-              />
-            )}
-          </g>
+          )
         );
       })}
     </svg>

@@ -4,4 +4,10 @@ export { navigation } from './navigation';
 export { settled } from './settled';
 
 /** What is said of a maker of whom nothing is said. */
-export const PLAIN_MAKER = { groupId: null, isPaused: false, isUnderAge: false, travels: false, making: [] } as const;
+export const PLAIN_MAKER = {
+  groupId: null,
+  isPaused: false,
+  isUnderAge: false,
+  travels: false,
+  making: [],
+} as const;
