@@ -16,38 +16,50 @@ export interface BlockProgress {
   readonly lastAt?: string;
 }
 
-/** How everybody stands with everything, for a large wall: makers, blocks and words once, figures in rows. */
+/** How everybody stands with everything, for a large wall: what nobody has begun is not named. */
 export interface PackedProgress {
   readonly makers: readonly string[];
   /** Steps and standard minutes of each block. */
   readonly blocks: readonly { readonly id: string; readonly total: number; readonly minutes: number }[];
-  /** Index of the maker and of the block; nothing more where nothing was sewn. */
-  readonly pairs: readonly (readonly [number, number] | readonly [number, number, BlockProgress])[];
+  /** Pairs of which there is more to say than that nothing is done. */
+  readonly begun: readonly BlockProgress[];
+  /** Blocks that a maker does not sew, by the indices of both. */
+  readonly absent: readonly (readonly [number, number])[];
 }
 
-/** Packs progress: what nobody has begun takes two numbers. {@link unpackProgress} gives it back as it was. */
+/** Packs progress, one entry for each pair of maker and block. {@link unpackProgress} gives it back, maker by maker. */
 export function packProgress(progress: readonly BlockProgress[]): PackedProgress {
-  const makers = new Map<string, number>();
-  const blocks = new Map<string, { readonly at: number; readonly id: string; readonly total: number; readonly minutes: number }>();
-  const pairs = progress.map((one): PackedProgress['pairs'][number] => {
+  const makers = [...new Set(progress.map(({ makerId }) => makerId))];
+  const blocks = new Map<string, PackedProgress['blocks'][number]>();
+  const there = new Set<string>();
+  const begun: BlockProgress[] = [];
+  for (const one of progress) {
     const { makerId, blockId: id, total, totalMinutes: minutes } = one;
-    const maker = makers.get(makerId) ?? makers.size;
-    makers.set(makerId, maker);
-    const block = blocks.get(id) ?? { at: blocks.size, id, total, minutes };
+    there.add(`${makerId}/${id}`);
+    const block = blocks.get(id) ?? { id, total, minutes };
     blocks.set(id, block);
-    const isPlain = one.done === 0 && one.doneMinutes === 0 && one.covered === 0 && !one.isOwnOrder && one.orphaned === 0 && one.lastAt === undefined && one.stuckOn === undefined;
-    return isPlain && total === block.total && minutes === block.minutes ? [maker, block.at] : [maker, block.at, one];
-  });
-  return { makers: [...makers.keys()], blocks: [...blocks.values()].map(({ at: _at, ...block }) => block), pairs };
+    if (!isUntouched(one) || total !== block.total || minutes !== block.minutes) begun.push(one);
+  }
+  const list = [...blocks.values()];
+  const absent = makers.flatMap((makerId, maker) =>
+    list.flatMap(({ id }, block) => (there.has(`${makerId}/${id}`) ? [] : [[maker, block] as const])),
+  );
+  return { makers, blocks: list, begun, absent };
+}
+
+function isUntouched({ done, doneMinutes, covered, orphaned, isOwnOrder, lastAt, stuckOn }: BlockProgress): boolean {
+  return done + doneMinutes + covered + orphaned === 0 && !isOwnOrder && lastAt === undefined && stuckOn === undefined;
 } // prettier-ignore
 
 /** What was packed. */
-export function unpackProgress({ makers, blocks, pairs }: PackedProgress): BlockProgress[] {
-  return pairs.flatMap(([maker, at, whole]): BlockProgress[] => {
-    if (whole) return [whole];
-    const [makerId, block] = [makers[maker], blocks[at]];
-    if (makerId === undefined || block === undefined) return [];
-    const { id: blockId, total, minutes: totalMinutes } = block;
-    return [{ makerId, blockId, done: 0, total, doneMinutes: 0, totalMinutes, covered: 0, isOwnOrder: false, orphaned: 0 }];
-  });
-} // prettier-ignore
+export function unpackProgress({ makers, blocks, begun, absent }: PackedProgress): BlockProgress[] {
+  const known = new Map(begun.map((one) => [`${one.makerId}/${one.blockId}`, one]));
+  const isAbsent = new Set(absent.map(([maker, block]) => maker * blocks.length + block));
+  const untouched = { done: 0, doneMinutes: 0, covered: 0, isOwnOrder: false, orphaned: 0 };
+  return makers.flatMap((makerId, maker) =>
+    blocks.flatMap(({ id: blockId, total, minutes: totalMinutes }, block): BlockProgress[] => {
+      if (isAbsent.has(maker * blocks.length + block)) return [];
+      return [known.get(`${makerId}/${blockId}`) ?? { makerId, blockId, total, totalMinutes, ...untouched }];
+    }),
+  );
+}
