@@ -1,0 +1,145 @@
+import { randomUUID } from 'node:crypto';
+import { performance } from 'node:perf_hooks';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { defaultRecipe } from '@/core/generate';
+import { makeBlock } from '@/server/blocks';
+import { connect } from '@/server/database';
+import { addMakers } from '@/server/makers';
+import type { Account } from '@/server/accounts';
+import { createProject, openProject } from '@/server/projects';
+import { Application } from './application';
+import { Browser } from './browser';
+
+/** A large sew-along: many makers who send at once, and a wall of two hundred makers and a hundred and seventy blocks. */
+let application: Application;
+let host: Browser;
+let sql: ReturnType<typeof connect>;
+let project = '';
+let tokens: string[] = [];
+const blocks: string[] = [];
+const MAKERS = 500;
+const WALL_MAKERS = 200;
+const WALL_BLOCKS = 170;
+
+beforeAll(async () => {
+  application = await Application.start(1);
+  host = await Browser.open(application.addresses[0] ?? '');
+  project = await host.beginProject('host@load.example', 'a long password', 'Large');
+  await host.driver.get('about:blank');
+  sql = connect(application.url, 4);
+  const [account] = await sql<Account[]>`select id, name, email from account limit 1`;
+  const access = await openProject(sql, account as Account, project.split('/')[2] ?? '', 'edit');
+  for (let block = 0; block < WALL_BLOCKS; block++)
+    blocks.push(
+      (await makeBlock(sql, access, { name: `Block ${block}`, recipe: defaultRecipe('plate') })).id,
+    );
+  tokens = (await addMakers(sql, access, Array.from({ length: MAKERS }, (_, n) => `Maker ${String(n).padStart(3, '0')}`))).map(({ token }) => token); // prettier-ignore
+}, 300_000);
+
+afterAll(async () => {
+  await host?.close();
+  await sql?.end();
+  await application?.stop();
+});
+
+const quantile = (times: readonly number[], share: number) => [...times].sort((a, b) => a - b)[Math.floor(share * (times.length - 1))] ?? 0; // prettier-ignore
+
+/** Asks so often, some at a time. @returns requests a second, and the time of each, ms */
+async function ask(count: number, atOnce: number, request: (n: number) => Promise<Response>) {
+  const times: number[] = [];
+  let next = 0;
+  const begun = performance.now();
+  await Promise.all(Array.from({ length: atOnce }, async () => {
+    while (next < count) {
+      const own = next++;
+      const from = performance.now();
+      expect((await request(own)).ok).toBe(true);
+      times.push(performance.now() - from);
+    }
+  }));
+  return { rate: (1000 * count) / (performance.now() - begun), times };
+} // prettier-ignore
+
+const sendTick = (token: string, clientId: string = randomUUID(), step = 'join-1') =>
+  fetch(`${application.addresses[0]}/api/m/${token}/events`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ events: [{ clientId, blockId: blocks[0], stepId: step, kind: 'done', at: new Date().toISOString() }] }), // prettier-ignore
+  });
+
+test('ticks are written at half the rate of a route that does nothing else, and none takes long', async () => {
+  const bare = () => fetch(`${application.addresses[0]}/api/health`);
+  await ask(200, 8, bare);
+  await ask(200, 8, (n) => sendTick(tokens[n] ?? ''));
+  const nothing = await ask(1500, 8, bare);
+  const ticks = await ask(1500, 8, (n) => sendTick(tokens[n % MAKERS] ?? '', randomUUID(), `join-${n}`));
+  const again = await ask(1500, 8, bare);
+  const rate = (nothing.rate + again.rate) / 2;
+  // Half the rate is what is aimed at; one ratio of so short a run goes up and down.
+  expect(ticks.rate).toBeGreaterThan(0.35 * rate);
+  expect(quantile(ticks.times, 0.95)).toBeLessThan(3 * quantile([...nothing.times, ...again.times], 0.95));
+}, 120_000);
+
+test('five hundred makers who send at once, each parcel three times, lose and double nothing', async () => {
+  const before = await sql`select 1 from progress_event`;
+  const ids = tokens.map(() => randomUUID());
+  await ask(3 * MAKERS, MAKERS, (n) => sendTick(tokens[n % MAKERS] ?? '', ids[n % MAKERS], 'join-x'));
+  const rows = await sql<
+    { id: string }[]
+  >`select client_id as id from progress_event where step_id = 'join-x'`;
+  expect(rows.map(({ id }) => id).sort()).toEqual([...ids].sort());
+  expect((await sql`select 1 from progress_event`).length).toBe(before.length + MAKERS);
+}, 120_000);
+
+/** Opens the wall of a project so often. @returns the middle of the times until the page had loaded, ms, and its bytes over the air */
+async function openWall(of: string, seen: string): Promise<{ ms: number; bytes: number }> {
+  const times: number[] = [];
+  let bytes = 0;
+  for (let time = 0; time < 3; time++) {
+    await host.go(`${of}/makers`);
+    await host.see(seen);
+    const [ms, size] = await host.driver.executeScript<[number, number]>(
+      "const [page] = performance.getEntriesByType('navigation'); return [page.loadEventEnd, page.transferSize]",
+    );
+    times.push(ms);
+    bytes = size;
+  }
+  return { ms: quantile(times, 0.5), bytes };
+}
+
+test('a wall of two hundred makers and a hundred and seventy blocks opens, draws what is seen, and a tick draws one line anew', async () => {
+  await sql`update maker set removed_at = now() where name >= ${`Maker ${WALL_MAKERS}`}`;
+  const small = await openWall(await smallProject(), 'Only One');
+  const large = await openWall(project, 'Maker 000');
+  // Thirty-four thousand pairs take a few times as long as one, and a few times the bytes.
+  expect(large.ms).toBeLessThan(8 * small.ms);
+  expect(large.bytes).toBeLessThan(300_000);
+  const { rows, all } = await host.driver.executeScript<{ rows: number; all: number }>(
+    "return { rows: document.querySelectorAll('tr[data-maker]').length, all: document.querySelectorAll('*').length }",
+  );
+  expect(rows).toBeLessThan(WALL_MAKERS / 4);
+  expect(all).toBeLessThan(5000);
+  await host.driver.executeScript(
+    "window.drawn = new Set(); new MutationObserver((all) => { for (const { target } of all) { const line = (target.nodeType === 1 ? target : target.parentElement)?.closest('tr[data-maker]'); if (line) window.drawn.add(line.dataset.maker); } }).observe(document.querySelector('table'), { subtree: true, childList: true, attributes: true, characterData: true })",
+  );
+  const [step] = await firstSteps();
+  await sendTick(tokens[2] ?? '', randomUUID(), step);
+  await host.see('1 of ', '//*[@data-maker="Maker 002"]');
+  expect(await host.driver.executeScript('return [...window.drawn]')).toEqual(['Maker 002']);
+}, 200_000);
+
+/** A project with one block and one maker. */
+async function smallProject(): Promise<string> {
+  const [account] = await sql<Account[]>`select id, name, email from account limit 1`;
+  const access = await createProject(sql, account as Account, { name: 'Small' });
+  await makeBlock(sql, access, { name: 'Block', recipe: defaultRecipe('plate') });
+  await addMakers(sql, access, ['Only One']);
+  return `/p/${access.project.id}`;
+}
+
+/** Ids of the first block’s steps. */
+async function firstSteps(): Promise<string[]> {
+  const answer = await fetch(`${application.addresses[0]}/api/m/${tokens[0]}`);
+  const page = (await answer.json()) as { blocks: { id: string; sheet: { steps: { id: string }[] } }[] };
+  return page.blocks.find(({ id }) => id === blocks[0])?.sheet.steps.map(({ id }) => id) ?? [];
+}
