@@ -5,7 +5,7 @@ const HEADERS = [
   { key: 'x-content-type-options', value: 'nosniff' },
   { key: 'x-frame-options', value: 'DENY' },
   { key: 'referrer-policy', value: 'no-referrer' },
-  { key: 'permissions-policy', value: 'camera=(), microphone=(), geolocation=()' },
+  { key: 'permissions-policy', value: 'camera=(self), microphone=(), geolocation=()' },
   { key: 'cross-origin-opener-policy', value: 'same-origin' },
   { key: 'cross-origin-resource-policy', value: 'same-origin' },
 ];

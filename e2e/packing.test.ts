@@ -1,3 +1,7 @@
+import { rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { create } from 'qrcode';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe, generate } from '@/core/generate';
 import { Application } from './application';
@@ -107,6 +111,45 @@ test('a bag is taken over when that is said; codes that are none lose nothing', 
   await host.gone('has this bag in hand');
   await helper.see('has this bag in hand.');
 });
+
+test('a code is read by the camera of the device; without a camera it is said what to do', async () => {
+  const film = path.join(tmpdir(), `kevlo-label-${process.pid}.y4m`);
+  writeFileSync(film, filmOf(codes[1] ?? ''));
+  const [base = ''] = application.addresses;
+  const phone = await Browser.open(base, 820, 1180, [
+    '--use-fake-ui-for-media-stream',
+    '--use-fake-device-for-media-stream',
+    `--use-file-for-fake-video-capture=${film}`,
+  ]);
+  try {
+    await phone.signIn('hella@packing.example', 'another long one');
+    await phone.go(table);
+    await phone.press('Read codes by camera');
+    await phone.see('Star, Bea', '//h2');
+    await phone.press('Camera off');
+    await phone.gone('Hold the square code');
+  } finally {
+    await phone.close();
+    rmSync(film);
+  }
+  await host.press('Read codes by camera');
+  await host.see('Type the code');
+});
+
+/** A film of a label's square code, as a camera would send it: grey, each dot eight pixels wide, with the quiet zone round it. */
+function filmOf(code: string): Buffer {
+  const { modules } = create(code, { errorCorrectionLevel: 'M' });
+  const side = 8 * (modules.size + 8);
+  const light = Buffer.alloc(side * side, 235);
+  for (let y = 0; y < side; y++)
+    for (let x = 0; x < side; x++) {
+      const [row, column] = [Math.floor(y / 8) - 4, Math.floor(x / 8) - 4];
+      const isDot = row >= 0 && column >= 0 && row < modules.size && column < modules.size;
+      if (isDot && modules.get(row, column)) light[y * side + x] = 16;
+    }
+  const frame = Buffer.concat([Buffer.from('FRAME\n'), light, Buffer.alloc(side * side * 0.5, 128)]);
+  return Buffer.concat([Buffer.from(`YUV4MPEG2 W${side} H${side} F10:1 Ip A1:1 C420jpeg\n`), ...Array<Buffer>(10).fill(frame)]); // prettier-ignore
+}
 
 test('labels come out of the printer stand-in, once; the packed bag is handed over by post and its receipt stands there', async () => {
   const here = await host.driver.getWindowHandle();

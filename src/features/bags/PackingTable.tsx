@@ -11,6 +11,7 @@ import type { PackingKit } from '@/server/bags';
 import type { Project } from '@/server/projects';
 import { LinkButton } from '@/ui/LinkButton';
 import { useNotice } from '@/ui/Notices';
+import { CameraReader } from './CameraReader';
 import { BagList } from './BagList';
 import { OpenBag } from './OpenBag';
 import type { TableBag } from './tableBag';
@@ -94,6 +95,7 @@ export function PackingTable({ project, me, bags, fabrics, kits }: PackingTableP
           Open
         </Button>
       </Box>
+      <CameraReader onCode={read} />
       <Box role="status" sx={{ minHeight: 24 }}>
         {waiting > 0 && isOffline && `${counted(waiting, 'entry', 'entries')} ${waiting === 1 ? 'waits' : 'wait'} on this device for a connection. Go on packing.`}
       </Box>

@@ -1,6 +1,6 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { SWRConfig } from 'swr';
-import { beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test, vi } from 'vitest';
 import { bagCode, mergeTicks, type PackingLine, type Ticks } from '@/core/packing';
 import type { BagAct, PackingKit } from '@/server/bags';
 import type { Project } from '@/server/projects';
@@ -155,3 +155,27 @@ test('what another packed is seen although the news of it was under way when our
   await act(async () => goOn());
   expect(await screen.findByText('1 of 2 bags packed.')).toBeTruthy();
 });
+
+test('a code is read by the camera once for each time that it comes into sight; the camera ends with its picture; faults are said', async () => {
+  packingServer();
+  const stop = vi.fn();
+  const media = { getUserMedia: vi.fn(() => Promise.resolve(Object.assign(new MediaStream(), { getTracks: () => [{ stop }] }))) };
+  vi.stubGlobal('navigator', Object.assign(Object.create(navigator) as object, { mediaDevices: media }));
+  const seen = { text: bagCode('b', 'm1') as string | undefined };
+  vi.doMock('jsqr', () => ({ default: () => (seen.text === undefined ? null : { data: seen.text }) }));
+  vi.spyOn(HTMLVideoElement.prototype, 'play').mockResolvedValue();
+  Object.assign(HTMLVideoElement.prototype, { videoWidth: 1280, videoHeight: 960 });
+  const drawn = vi.fn();
+  vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue({ drawImage: drawn, getImageData: (_x: number, _y: number, width: number, height: number) => ({ data: [], width, height }) } as never);
+  show();
+  press('Read codes by camera');
+  await screen.findByRole('heading', { name: 'Star, Ann' });
+  expect(drawn.mock.calls[0]!.slice(3)).toEqual([640, 480]);
+  press('Camera off');
+  await waitFor(() => expect(stop).toHaveBeenCalledOnce());
+  media.getUserMedia.mockRejectedValueOnce(new DOMException('', 'NotAllowedError') as never);
+  press('Read codes by camera');
+  expect((await screen.findByRole('alert')).textContent).toContain('not allowed for this page');
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+}); // prettier-ignore
