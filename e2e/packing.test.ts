@@ -125,7 +125,7 @@ test('a code is read by the camera of the device; without a camera it is said wh
     await phone.signIn('hella@packing.example', 'another long one');
     await phone.go(table);
     await phone.press('Read codes by camera');
-    await phone.see('Star, Bea', '//h2');
+    await phone.see('Star, Bea', '//h3/..');
     await phone.press('Camera off');
     await phone.gone('Hold the square code');
   } finally {
