@@ -39,7 +39,7 @@ export function LevelRules({ calendar, blocks, onKeep, onClose }: LevelRulesProp
           />
           <Typography>Blocks of one line below are handed out in one drop. A drop that must not move at all is marked so where it is opened.</Typography>
           {sets.map((set, index) => (
-            <BlockChoice key={set.join() || 'empty'} label={index < sets.length - 1 ? `Belong together, ${index + 1}` : 'These belong together, too'} blocks={blocks} value={set} onChange={(next) => put(index, next)} />
+            <BlockChoice key={set.join() || 'empty'} label={index < sets.length - 1 ? `Belong together, ${index + 1}` : sets.length > 1 ? 'These belong together, too' : 'These belong together'} blocks={blocks} value={set} onChange={(next) => put(index, next)} />
           ))}
         </Stack>
       </DialogContent>
