@@ -20,6 +20,7 @@ import {
   peakLoad,
   plusDays,
   reckoned,
+  renamed,
   suppose,
   weeklyLoad,
   withEntriesOf,
@@ -120,6 +121,8 @@ test('suppliers have their own days before packing begins; two of one name are r
   const orders = agendaOf(own, [block('1', 300)]).filter(({ kind }) => kind === 'order');
   const packing = agendaOf(own, [block('1', 300)]).find(({ kind }) => kind === 'packing')!.day;
   expect(orders.map(({ title, day }) => [title, daysBetween(day, packing)])).toEqual([['Order from Mill Lane Yard for Drop a', 21], ['Order cloth for Drop a', 10]]);
+  // The usual order is known by its drop alone: Today looks for it by that.
+  expect(orders.map(({ id }) => id)).toEqual(['a-order-Mill Lane Yard', 'a-order']);
   const known = new Set(['1', '2', '3', '4']);
   expect(() => checkCalendar({ ...own, suppliers: [{ name: 'Mill', leadDays: 1 }, { name: 'MILL', leadDays: 2 }] }, known)).toThrow('there twice among the suppliers');
   expect(checkCalendar({ ...own, together: [['1', '2'], ['3', 'gone'], ['2', '4']] }, known).together).toEqual([['2', '4', '1']]);
@@ -138,6 +141,13 @@ test('supposed weeks are shared out, days of the week kept; first, fixed and pas
   expect(dropsOf(suppose(own, [], what, '2026-04-20').calendar)[1]!.day).toBe('2026-03-30');
   const [one] = reckoned([{ ...block('1', 100), minutesOf: { join: 60, glue: 40 } }], { join: 0.5, starch: 3 });
   expect(one!.minutes).toBe(70);
+}); // prettier-ignore
+
+test('a calendar goes by other names: blocks and dates of groups that have none are left out', () => {
+  const own = { ...calendar(drop('a', '2026-03-02', ['1', '2']), { ...drop('b', '2026-03-30', []), group: 'g' }, { ...meeting, group: 'h' }), together: [['1', '2']] };
+  const found = renamed(own, (id) => (id === '1' ? 'Star' : undefined), (id) => (id === 'g' ? 'Mondays' : undefined));
+  expect(found.entries).toEqual([drop('a', '2026-03-02', ['Star']), { ...drop('b', '2026-03-30', []), group: 'Mondays' }]);
+  expect(found.together).toEqual([['Star']]);
 }); // prettier-ignore
 
 /**
