@@ -162,9 +162,14 @@ test('how long a work takes is told from what was timed: the latest time of each
   const { blocks } = await listSummaries(sql, project);
   const [step] = blocks.find(({ id }) => id === plate)!.summary.steps.filter(({ work }) => work === 'join');
   const [, bea] = (await addMakers(sql, access, ['Cyd', 'Dot'])).map(({ token }) => token);
-  const done = (minutes: number) => ({ ...progressEvent(plate, step!.id), minutes });
+  const done = (minutes: number, ago: number) => ({ ...progressEvent(plate, step!.id), minutes, at: new Date(Date.now() - ago).toISOString() }); // prettier-ignore
   expect(await learntOf(sql, project)).toEqual([]);
-  await recordEvents(sql, bea!, [done(step!.minutes * 5), done(step!.minutes * 0.5)]);
+  // Later by the device’s clock, in whatever order they come.
+  for (const parcel of [
+    [done(step!.minutes * 0.5, 1000), done(step!.minutes * 5, 9000)],
+    [done(step!.minutes * 3, 5000)],
+  ])
+    await recordEvents(sql, bea!, parcel);
   const [found] = await learntOf(sql, project);
   expect(found).toMatchObject({ work: 'join', timed: 1, makers: 1 });
   expect(found!.times).toBeCloseTo(0.5 ** 0.2, 2);

@@ -14,7 +14,7 @@ export async function learntOf(
       e.maker_id as maker, e.block_id as "blockId", e.step_id as "stepId", e.minutes::float8 as minutes
     from progress_event e join maker m on m.id = e.maker_id
     where m.project_id = ${project.id} and e.kind = 'done' and e.minutes > 0
-    order by e.maker_id, e.block_id, e.step_id, e.id desc`;
+    order by e.maker_id, e.block_id, e.step_id, e.at desc, e.id desc`;
   if (timed.length === 0) return [];
   const all = blocks ?? (await listSummaries(sql, project)).blocks;
   const steps = new Map(all.flatMap(({ id, summary }) => summary.steps.map((step) => [`${id}/${step.id}`, step] as const)));

@@ -79,7 +79,7 @@ async function timedSteps(sql: Sql, project: Project, blockId: string) {
       select distinct on (e.maker_id, e.step_id) e.step_id, e.minutes
       from progress_event e join maker m on m.id = e.maker_id
       where m.project_id = ${project.id} and e.block_id = ${blockId} and e.kind = 'done' and e.minutes > 0
-      order by e.maker_id, e.step_id, e.id desc
+      order by e.maker_id, e.step_id, e.at desc, e.id desc
     ) latest group by step_id order by step_id`;
   return [...rows];
 }

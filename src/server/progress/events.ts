@@ -19,13 +19,17 @@ interface PairRow {
 /** Number of its row, step, kind, ms since 1970, and what it was done with. */
 type EventRow = readonly [string, string, ProgressEvent['kind'], number, string | null];
 
-/** Events of a project's makers, or of one of them, by maker and block; without the patches of their steps. */
-export async function readEvents(sql: Sql, project: Project, makerId?: string): Promise<PairEvents[]> {
+/** Events of a project's makers, or of some of them, by maker and block; without the patches of their steps. */
+export async function readEvents(
+  sql: Sql,
+  project: Project,
+  makerIds?: readonly string[],
+): Promise<PairEvents[]> {
   const rows = await sql<PairRow[]>`
     select e.maker_id as "makerId", e.block_id as "blockId",
       json_agg(json_build_array(e.id::text, e.step_id, e.kind, (extract(epoch from e.at) * 1000)::float8, e.made) order by e.id)::text as events
     from progress_event e join maker m on m.id = e.maker_id
-    where m.project_id = ${project.id} ${makerId ? sql`and m.id = ${makerId}` : sql``}
+    where m.project_id = ${project.id} ${makerIds ? sql`and m.id = any(${[...makerIds]})` : sql``}
     group by e.maker_id, e.block_id`;
   return rows.map(({ makerId: maker, blockId, events }) => ({
     makerId: maker,

@@ -46,15 +46,19 @@ export interface PairStanding {
   readonly events: readonly ProgressEvent[];
 }
 
-/** Every maker, or one, with every block that they sew. */
-export async function standingsOf(sql: Sql, project: Project, makerId?: string): Promise<PairStanding[]> {
+/** Every maker, or some, with every block that they sew. */
+export async function standingsOf(
+  sql: Sql,
+  project: Project,
+  makerIds?: readonly string[],
+): Promise<PairStanding[]> {
   const [{ blocks, settings }, makers, all] = await Promise.all([
     listSummaries(sql, project),
     listMakers(sql, project),
-    readEvents(sql, project, makerId),
+    readEvents(sql, project, makerIds),
   ]);
   const byPair = new Map(all.map((one) => [`${one.makerId}/${one.blockId}`, one.events]));
-  const asked = makerId === undefined ? makers : makers.filter(({ id }) => id === makerId);
+  const asked = makerIds === undefined ? makers : makers.filter(({ id }) => makerIds.includes(id));
   const pairs = asked.flatMap(({ id, skips }) =>
     blocks.filter((block) => !skips.includes(block.id)).map((block) => ({ makerId: id, block })),
   );

@@ -102,7 +102,7 @@ function ownUnits({ stepId: id, units }: RecordedEvent): RecordedEvent['units'] 
 
 /** One maker's progress on every block that they sew; nothing for one who is not there. */
 export async function progressOfMaker(sql: Sql, project: Project, makerId: string): Promise<BlockProgress[]> {
-  return projectProgress(sql, project, standingsOf(sql, project, makerId));
+  return projectProgress(sql, project, standingsOf(sql, project, [makerId]));
 }
 
 /** Every maker's progress on every block that they sew. */
@@ -158,7 +158,7 @@ export async function makerPage(sql: Sql, token: string) {
   const [papers, settings, events, photos, troubles] = await Promise.all([
     papersOfProject(sql, project, all, maker.making.length > 0),
     settingsOf(sql, project),
-    readEvents(sql, project, maker.id),
+    readEvents(sql, project, [maker.id]),
     listPhotos(sql, project),
     makerTroubles(sql, maker.id),
   ]);

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
-import { callRoll, projectProgress, readRoll, recordEvents, type RollEntry } from '.';
+import { callRoll, projectProgress, readRoll, recordEvents, tellStuck, type RollEntry } from '.';
 import { makeBlock, openBlock } from '../blocks';
 import { addMakers } from '../makers';
 import { progressEvent as event, refusal, testProject, type TestProject } from '../testing';
@@ -24,6 +24,10 @@ const call = (said: object) => callRoll(sql, access, [{ id: randomUUID(), makerI
 const doneSteps = async () =>
   (await projectProgress(sql, project)).find((one) => one.makerId === makerId)?.done;
 
+test('before anybody has begun nothing is sewn and nobody is stuck', async () => {
+  expect(await tellStuck(sql, project)).toEqual({ stuck: 0, isBegun: false });
+});
+
 test('a count makes so many units done and no more; less takes back; what the maker ticked counts with it', async () => {
   const { sheet } = await openBlock(sql, project, blockId);
   const first = (await now())?.now?.units[0];
@@ -43,9 +47,13 @@ test('a count makes so many units done and no more; less takes back; what the ma
 });
 
 test('stuck, and not; away today, and there after all', async () => {
+  expect(await tellStuck(sql, project)).toEqual({ stuck: 0, isBegun: true });
   await call({ kind: 'stuck', blockId });
   expect((await now())?.now?.isStuck).toBe(true);
+  expect(await tellStuck(sql, project)).toEqual({ stuck: 1, isBegun: true });
   await call({ kind: 'unstuck', blockId });
+  // Who asked once and was helped is looked at, and not counted.
+  expect(await tellStuck(sql, project)).toEqual({ stuck: 0, isBegun: true });
   expect((await now())?.now?.isStuck).toBe(false);
   await call({ kind: 'absent', day: DAY });
   expect((await now())?.isAbsent).toBe(true);

@@ -126,7 +126,7 @@ async function record(step: Sql, { project }: Access<'pack'>, blocks: Blocks, en
   // Sent again: what it said is written down already.
   const [before] = await step`select 1 from progress_event where maker_id = ${makerId} and client_id = ${entry.id}`;
   if (before) return;
-  const events = (await readEvents(step, project, makerId)).find((own) => own.blockId === blockId)?.events ?? [];
+  const events = (await readEvents(step, project, [makerId])).find((own) => own.blockId === blockId)?.events ?? [];
   const { settings } = blocks.summaries;
   const standing = await makerStanding(step, { project, settings, makerId, block, events });
   const ticks = ticksOf(entry, standing, sheet.steps).map((tick, index) => ({ ...tick, clientId: index === 0 ? entry.id : randomUUID(), blockId, at: new Date(Math.min(Date.parse(entry.at), Date.now())).toISOString() }));

@@ -12,6 +12,6 @@ export async function tellStuck(sql: Sql, project: Project): Promise<{ readonly 
       select exists (select 1 from progress_event e join maker m on m.id = e.maker_id
         where m.project_id = ${project.id} and m.removed_at is null and e.kind = 'done') as "isBegun"`,
   ]);
-  const pairs = (await Promise.all(asking.map(({ id }) => standingsOf(sql, project, id)))).flat();
+  const pairs = asking.length === 0 ? [] : await standingsOf(sql, project, asking.map(({ id }) => id));
   return { stuck: pairs.filter(({ standing }) => standing.stuck.size > 0).length, isBegun: begun?.isBegun ?? false };
 } // prettier-ignore
