@@ -95,15 +95,16 @@ test('ten thousand reminders through kills of both processes: none is lost, none
   const sql = connect(application.url, 2);
   const count = 10_000;
   await sql`update project set mail_trouble = 'none'`;
-  const [{ taken: before = 0 } = {}] = await sql<{ taken: number }[]>`select count(*)::int as taken from stand_in_mail`;
   await sql`
     insert into message (project_id, maker_id, occasion, cause, reason, subject, body, base, state, send_at)
     select one.project_id, one.id, 'drop', 'c' || n, '', 'S' || n, '', 'https://shop.example', 'queued', now()
     from generate_series(1, ${count}) n,
       (select id, project_id from maker where email is not null and wants_mail and removed_at is null limit 1) one`;
   const taken = async () => {
-    const [row] = await sql<{ n: number }[]>`select count(*)::int as n from stand_in_mail`;
-    return (row?.n ?? 0) - before;
+    // Letters of the tests before, which were refused then, may be tried again meanwhile.
+    const [row] = await sql<{ n: number }[]>`
+      select count(*)::int as n from stand_in_mail s join message m on m.id = s.message_id where m.subject ~ '^S[0-9]+$'`;
+    return row?.n ?? 0;
   };
   let lost = 0;
   for (const share of [0.1, 0.4, 0.7]) {

@@ -31,6 +31,24 @@ interface TopMapProps {
   readonly title: string;
 }
 
+/** One style for all places: a project may have two hundred. */
+const GRID = {
+  display: 'grid',
+  gap: '6px',
+  p: '6px',
+  bgcolor: 'divider',
+  border: 1,
+  borderColor: 'divider',
+  '& > .empty': { aspectRatio: '1', bgcolor: 'background.default' },
+  '& > a': { display: 'block', bgcolor: 'background.paper', color: 'text.primary', textDecoration: 'none', position: 'relative', pb: '3px' },
+  '& > a[aria-current]': { outline: '3px solid var(--mui-palette-primary-main)' },
+  '& > a > svg': { display: 'block', width: '100%', aspectRatio: '1' },
+  '& path': { stroke: 'var(--mui-palette-text-primary)', strokeWidth: 0.5, vectorEffect: 'non-scaling-stroke' },
+  '& .words': { px: 0.5, fontSize: '0.78rem', lineHeight: 1.25, minHeight: 34 },
+  '& .words > span': { display: 'block', color: 'text.secondary' },
+  '& .share': { height: 0, mx: 0.5, borderBottom: '3px dashed', borderColor: 'success.main' },
+} as const; // prettier-ignore
+
 /** The finished project drawn small and true: how one picks a block. A block's place never moves. */
 export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps) {
   const rows = Math.max(1, Math.ceil(blocks.length / columns));
@@ -45,77 +63,28 @@ export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps
           <SwatchPatterns prefix={PREFIX} fabrics={fabrics} scale={largest / 120} />
         </defs>
       </svg>
-      <Box
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
-          gap: '6px',
-          p: '6px',
-          bgcolor: 'divider',
-          border: 1,
-          borderColor: 'divider',
-        }}
-      >
+      <Box sx={{ ...GRID, gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
         {Array.from({ length: rows * columns }, (_, place) => {
           const block = blocks[place];
-          if (!block) return <Box key={place} sx={{ aspectRatio: '1', bgcolor: 'background.default' }} />;
+          if (!block) return <div key={place} className="empty" />;
           const pad = (largest * 1.06 - block.widthMm) / 2;
           const padY = (largest * 1.06 - block.heightMm) / 2;
           return (
-            <Box
-              key={place}
-              component={Link}
-              href={block.href}
-              aria-current={current === block.id ? 'true' : undefined}
-              sx={{
-                display: 'block',
-                bgcolor: 'background.paper',
-                color: 'text.primary',
-                textDecoration: 'none',
-                outline: current === block.id ? '3px solid var(--mui-palette-primary-main)' : undefined,
-                position: 'relative',
-                pb: '3px',
-              }}
-            >
-              <Box
-                component="svg"
-                aria-hidden="true"
-                viewBox={`${-pad} ${-padY} ${largest * 1.06} ${largest * 1.06}`}
-                sx={{ display: 'block', width: '100%', aspectRatio: '1' }}
-              >
+            <Link key={place} href={block.href} aria-current={current === block.id ? 'true' : undefined}>
+              <svg aria-hidden="true" viewBox={`${-pad} ${-padY} ${largest * 1.06} ${largest * 1.06}`}>
                 {block.shapes.map(({ fabric, d }, index) => (
-                  <path
-                    key={index}
-                    d={d}
-                    fill={swatchFill(PREFIX, fabrics, fabric)}
-                    stroke="var(--mui-palette-text-primary)"
-                    strokeWidth={0.5}
-                    vectorEffect="non-scaling-stroke"
-                  />
+                  <path key={index} d={d} fill={swatchFill(PREFIX, fabrics, fabric)} />
                 ))}
-              </Box>
-              <Box sx={{ px: 0.5, fontSize: '0.78rem', lineHeight: 1.25, minHeight: 34 }}>
+              </svg>
+              <div className="words">
                 <strong>{block.name}</strong>
-                <Box component="span" sx={{ display: 'block', color: 'text.secondary' }}>
-                  {block.text}
-                </Box>
-              </Box>
-              {block.share !== undefined && (
-                <Box
-                  aria-hidden="true"
-                  sx={{
-                    height: 0,
-                    mx: 0.5,
-                    width: `calc(${Math.round(block.share * 100)}% - 8px)`,
-                    borderBottom: '3px dashed',
-                    borderColor: 'success.main',
-                  }}
-                />
-              )}
-            </Box>
+                <span>{block.text}</span>
+              </div>
+              {block.share !== undefined && <div aria-hidden="true" className="share" style={{ width: `calc(${Math.round(block.share * 100)}% - 8px)` }} />}
+            </Link>
           );
         })}
       </Box>
     </Box>
   );
-}
+} // prettier-ignore

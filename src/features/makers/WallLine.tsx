@@ -34,40 +34,34 @@ export function wallScale(minutes: readonly number[]): WallScale {
 /** Names of the blocks over the lines; each leads to its units. */
 export function WallNames({ blocks, scale, onBlock }: { blocks: readonly NamedBlock[]; scale: WallScale; onBlock: (id: string) => void }) {
   return (
-    <Box sx={{ position: 'relative', height: NAME_ROWS * NAME_HEIGHT + 4, minWidth: 380 }}>
+    <Box sx={NAMES}>
       {blocks.map(({ id, name }, index) => {
         const isLast = index === blocks.length - 1 && index > 0;
+        const top = NAME_HEIGHT * (index % NAME_ROWS);
         return (
-          <Box
-            component="button"
+          <button
             type="button"
             key={id}
             title={`${name}: its units, maker by maker`}
             onClick={() => onBlock(id)}
-            sx={{
-              position: 'absolute',
-              top: NAME_HEIGHT * (index % NAME_ROWS),
-              ...(isLast ? { right: 0 } : { left: `${(100 * scale.from(index)) / LINE_WIDTH}%` }),
-              p: 0,
-              minHeight: NAME_HEIGHT,
-              border: 0,
-              bgcolor: 'transparent',
-              color: 'text.primary',
-              font: 'inherit',
-              fontSize: '0.8rem',
-              lineHeight: `${NAME_HEIGHT}px`,
-              whiteSpace: 'nowrap',
-              cursor: 'pointer',
-              '&:hover': { textDecoration: 'underline' },
-            }}
+            style={isLast ? { top, right: 0 } : { top, left: `${(100 * scale.from(index)) / LINE_WIDTH}%` }}
           >
             {name}
-          </Box>
+          </button>
         );
       })}
     </Box>
   );
 } // prettier-ignore
+
+/** One style for all names. */
+const NAMES = {
+  position: 'relative',
+  height: NAME_ROWS * NAME_HEIGHT + 4,
+  minWidth: 380,
+  '& > button': { position: 'absolute', p: 0, minHeight: NAME_HEIGHT, border: 0, bgcolor: 'transparent', color: 'text.primary', font: 'inherit', fontSize: '0.8rem', lineHeight: `${NAME_HEIGHT}px`, whiteSpace: 'nowrap', cursor: 'pointer' },
+  '& > button:hover': { textDecoration: 'underline' },
+} as const; // prettier-ignore
 
 const COLOURS = ['primary', 'success', 'error'] as const;
 type Colour = (typeof COLOURS)[number];
