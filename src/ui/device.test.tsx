@@ -76,6 +76,20 @@ test('what is read and written anew waits until all that is kept can be read', a
   await vi.waitFor(() => expect(second.kept('list')).toBe('[1,2]'));
 });
 
+test('what was kept while the database was still being read is newer than what lies there', async () => {
+  vi.stubGlobal('indexedDB', new IDBFactory());
+  const first = await opened();
+  const full = fill();
+  first.keep('k', 'older');
+  await vi.waitFor(() => expect(first.isUnsafe('k')).toBe(false));
+  full.mockRestore();
+  const second = await opened();
+  second.keep('k', 'newer');
+  await new Promise<void>((resolve) => second.whenRead(resolve));
+  expect(second.kept('k')).toBe('newer');
+  await vi.waitFor(async () => expect(await (await import('./largeStore')).readLarge()).toEqual([]));
+});
+
 test('a list that cannot be read is empty', () => {
   for (const text of ['{', '7', '{"a":1}']) {
     keep('l', text);

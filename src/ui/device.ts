@@ -21,6 +21,11 @@ const tabs = typeof window === 'undefined' || typeof BroadcastChannel === 'undef
 export async function beginDevice(): Promise<void> {
   for (const [key, value] of await readLarge()) {
     if (beyond.has(key)) continue;
+    // Words move to the database by leaving the local storage: one that is there was kept since.
+    if (kept(key) !== undefined) {
+      void forgetLarge(key);
+      continue;
+    }
     beyond.set(key, value);
     isInLarge.add(key);
   }
