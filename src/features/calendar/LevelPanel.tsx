@@ -37,11 +37,9 @@ export function LevelPanel({ projectId, calendar, blocks, today, onTake }: Level
   const [isRuling, setRuling] = useState(false);
   const [levelled, setLevelled] = useState<Levelled | undefined>();
   const { error, isBusy, run } = useSend();
-  const supposition = { hoursPerWeek: calendar.hoursPerWeek, times: 1, weeksMore: 0, without: [], ...change };
-  const supposed = useMemo(
-    () => suppose(calendar, blocks, { hoursPerWeek: calendar.hoursPerWeek, times: 1, weeksMore: 0, without: [], ...change }, today),
-    [calendar, blocks, change, today],
-  );
+  const { hoursPerWeek } = calendar;
+  const supposition = useMemo(() => ({ hoursPerWeek, times: 1, weeksMore: 0, without: [], ...change }), [hoursPerWeek, change]);
+  const supposed = useMemo(() => suppose(calendar, blocks, supposition, today), [calendar, blocks, supposition, today]);
   const before = weeklyLoad(supposed.calendar, supposed.blocks);
   if (before.length === 0) return null;
   const after = levelled && weeklyLoad({ ...levelled.calendar, hoursPerWeek: supposition.hoursPerWeek }, supposed.blocks);
