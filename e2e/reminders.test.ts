@@ -115,7 +115,7 @@ test('ten thousand reminders through kills of both processes: none is lost, none
     lost += (await sql`update message set seen_at = now() - interval '1 hour' where state = 'sending' returning id`).length;
     await application.restore();
   }
-  await expect.poll(taken, { timeout: 280_000, interval: 500 }).toBe(count);
+  await expect.poll(taken, { timeout: 600_000, interval: 500 }).toBe(count);
   await expect.poll(async () => (await sql`select 1 from message where subject ~ '^S[0-9]+$' and state <> 'sent'`).length, { timeout: 30_000 }).toBe(0);
   const [out] = await sql`
     select count(*)::int as n, count(distinct s.subject)::int as different
@@ -124,4 +124,4 @@ test('ten thousand reminders through kills of both processes: none is lost, none
   // The kills came while letters were in hand, or this says little.
   expect(lost).toBeGreaterThan(0);
   await sql.end();
-}, 400_000); // prettier-ignore
+}, 900_000); // prettier-ignore
