@@ -26,6 +26,13 @@ const ARGUMENTS = [
 const LISTENS =
   "const [e] = arguments; return e.tagName !== 'BUTTON' || Object.keys(e).some((key) => key.startsWith('__reactProps'))";
 
+/** Whether an element stands still from one picture to the next: in a menu that is still opening, the press would land on its neighbour. */
+const IS_STILL = `
+  const [e, answer] = arguments;
+  const place = () => JSON.stringify(e.getBoundingClientRect());
+  const before = place();
+  requestAnimationFrame(() => requestAnimationFrame(() => answer(e.isConnected && place() === before)));`;
+
 /** A browser window of its own, with the finders a person's eyes would be. */
 export class Browser {
   private constructor(
@@ -89,12 +96,20 @@ export class Browser {
     const place = By.xpath(
       `${within}//*[not(self::script)][${holds}][not(.//*[not(self::script)][${holds}])]`,
     );
-    const element = await this.driver.wait(
-      until.elementLocated(place),
-      PATIENCE_MS,
-      `“${text}” did not appear`,
+    try {
+      return await this.driver.wait(until.elementLocated(place), PATIENCE_MS);
+    } catch (problem) {
+      if (!(problem instanceof error.TimeoutError)) throw problem;
+      throw new Error(`“${text}” did not appear; ${await this.showing()}`, { cause: problem });
+    }
+  }
+
+  /** What a failure should tell: where the page is and what it shows, what lies on top first. */
+  private async showing(): Promise<string> {
+    const shown = await this.driver.executeScript<string>(
+      "return [...document.querySelectorAll('[role=dialog], [role=menu], [role=alert], main, body')].map((one) => one.innerText.replace(/\\s+/g, ' ').slice(0, 300)).filter(Boolean).slice(0, 4).join(' | ')",
     );
-    return element;
+    return `${await this.driver.getCurrentUrl()} shows: ${shown}`;
   }
 
   /** Waits until a text is no longer on the page. */
@@ -124,6 +139,7 @@ export class Browser {
           if (!(await element.isEnabled())) return false;
           // What has only just been streamed in does not listen yet: a press on it would be lost.
           if (!(await this.driver.executeScript<boolean>(LISTENS, element))) return false;
+          if (!(await this.driver.executeAsyncScript<boolean>(IS_STILL, element))) return false;
           await element.click();
           return true;
         } catch (problem) {
