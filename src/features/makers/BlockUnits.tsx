@@ -44,13 +44,7 @@ export function BlockUnits({ projectId, blockId, makers, onClose }: BlockUnitsPr
       {unit && (
         <Box sx={{ mt: 1.5 }}>
           <Typography variant="h4" component="h4">{`${unit.name}: ${counted(unit.steps.length, 'step')}, ${formatMinutes(unit.minutes)}`}</Typography>
-          <Box component="ol" sx={{ m: 0, pl: 0, listStyle: 'none', maxHeight: 260, overflow: 'auto' }}>
-            {unit.steps.map(({ id, number, text }) => (
-              <li key={id}>
-                <a href={`/p/${projectId}/order/${blockId}?step=${id}`}>{number}</a> {firstSentence(text)}
-              </li>
-            ))}
-          </Box>
+          <StepList unit={unit} inOrder={data?.inOrder ?? 0} makers={makers} href={(id) => `/p/${projectId}/order/${blockId}?step=${id}`} />
         </Box>
       )}
       {data && data.slow.length > 0 && (
@@ -65,6 +59,27 @@ export function BlockUnits({ projectId, blockId, makers, onClose }: BlockUnitsPr
           </Box>
         </Box>
       )}
+    </Box>
+  );
+} // prettier-ignore
+
+interface StepListProps {
+  readonly unit: Units['units'][number];
+  readonly inOrder: number;
+  readonly makers: readonly Maker[];
+  readonly href: (stepId: string) => string;
+}
+
+/** The steps of a unit: each filled as far as the group has done it, with its count and who is stuck on it. */
+function StepList({ unit, inOrder, makers, href }: StepListProps) {
+  return (
+    <Box component="ol" tabIndex={0} aria-label={`Steps of ${unit.name}`} sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 300, overflow: 'auto', '& > li': { px: 1, py: 0.25, mb: '2px' } }}>
+      {unit.steps.map(({ id, number, text, done, stuck }) => (
+        <li key={id} style={{ background: filled(done, inOrder, stuck.length > 0) }}>
+          <a href={href(id)}>{number}</a> {firstSentence(text)} {`Done by ${done} of ${inOrder}.`}
+          {stuck.length > 0 && <b>{` Stuck: ${stuck.map((one) => makers.find((maker) => maker.id === one)?.name ?? 'a maker not shown').join(', ')}.`}</b>}
+        </li>
+      ))}
     </Box>
   );
 } // prettier-ignore
@@ -117,13 +132,18 @@ function UnitTable({ data, makers, opened, onOpen }: UnitTableProps) {
 
 const share = scaleLinear([0, 1], [0, 100]).clamp(true);
 
-function UnitCell({ done, count, isStuck }: { readonly done: number; readonly count: number; readonly isStuck: boolean }) {
+/** A ground that is coloured as far as something is done. */
+function filled(done: number, count: number, isStuck: boolean): string {
   const end = `${share(done / Math.max(1, count))}%`;
   const color = `color-mix(in srgb, var(--mui-palette-${isStuck ? 'error' : done >= count ? 'success' : 'primary'}-main) 30%, transparent)`;
+  return `linear-gradient(to right, ${color} ${end}, transparent ${end})`;
+} // prettier-ignore
+
+function UnitCell({ done, count, isStuck }: { readonly done: number; readonly count: number; readonly isStuck: boolean }) {
   return (
-    <Box component="td" sx={{ background: `linear-gradient(to right, ${color} ${end}, transparent ${end})` }}>
+    <td style={{ background: filled(done, count, isStuck) }}>
       {done} of {count}
       {isStuck && ' · stuck'}
-    </Box>
+    </td>
   );
 } // prettier-ignore

@@ -24,9 +24,10 @@ const START = [entry('m1', 'a', 5), entry('m1', 'b', 0), entry('m2', 'a', 10, { 
 const UNITS = {
   name: 'Star',
   units: [
-    { key: 's1', name: 'papers basted', count: 4, minutes: 20, steps: [{ id: 's1', number: 1, text: 'Baste the diamonds. Slowly.' }] },
-    { key: 's5', name: 'pair A', count: 3, minutes: 30, steps: [{ id: 's5', number: 5, text: 'Sew 1 to 2.' }] },
+    { key: 's1', name: 'papers basted', count: 4, minutes: 20, steps: [{ id: 's1', number: 1, text: 'Baste the diamonds. Slowly.', done: 1, stuck: [] }] },
+    { key: 's5', name: 'pair A', count: 3, minutes: 30, steps: [{ id: 's5', number: 5, text: 'Sew 1 to 2.', done: 0, stuck: ['m1'] }] },
   ],
+  inOrder: 1,
   makers: [{ makerId: 'm1', done: [4, 1], stuckAt: 1 }, { makerId: 'm2', done: null, stuckAt: null }],
   slow: [{ stepId: 's5', number: 5, text: 'Sew 1 to 2.', standardMinutes: 10, medianMinutes: 18, timed: 3 }],
 }; // prettier-ignore
@@ -204,7 +205,10 @@ test('a block’s name opens its units by maker, a unit its steps; what takes lo
   expect(units.getByText('1 of 3 · stuck')).toBeTruthy();
   expect(units.getByText(/goes round what they sewed/)).toBeTruthy();
   fireEvent.click(units.getByRole('button', { name: 'papers basted · 4' }));
-  expect(screen.getByText('Baste the diamonds.')).toBeTruthy();
+  const steps = () => screen.getByRole('list', { name: /^Steps of/ }).textContent;
+  expect(steps()).toBe('1 Baste the diamonds. Done by 1 of 1.');
+  fireEvent.click(units.getByRole('button', { name: 'pair A · 3' }));
+  expect(steps()).toBe('5 Sew 1 to 2. Done by 0 of 1. Stuck: Ada.');
   expect(screen.getByText(/18 min in the middle of 3 timed, planned 10 min/)).toBeTruthy();
 });
 

@@ -2,7 +2,7 @@ import { doneOf, rollUnits } from '@/core/sheet';
 import { openBlock } from '../blocks';
 import type { Sql } from '../database';
 import type { Project } from '../projects';
-import { standingsOf } from './makerStanding';
+import { standingsOf, type PairStanding } from './makerStanding';
 
 /** A block’s work unit by unit: how much of each every maker has done, where they are stuck, and which steps take longer than thought. */
 export interface BlockUnits {
@@ -13,8 +13,10 @@ export interface BlockUnits {
     readonly count: number;
     /** Standard minutes of all of it. */
     readonly minutes: number;
-    readonly steps: readonly { readonly id: string; readonly number: number; readonly text: string }[];
+    readonly steps: readonly UnitStep[];
   }[];
+  /** How many makers sew by the order shown; the others go round what they sewed by an older one. */
+  readonly inOrder: number;
   readonly makers: readonly {
     readonly makerId: string;
     /** By unit, done of each; null where they sew by an order of their own. */
@@ -23,6 +25,17 @@ export interface BlockUnits {
     readonly stuckAt: number | null;
   }[];
   readonly slow: readonly SlowStep[];
+}
+
+/** One step of a unit, and who stands where on it. */
+export interface UnitStep {
+  readonly id: string;
+  readonly number: number;
+  readonly text: string;
+  /** How many of the makers who sew by this order have done it. */
+  readonly done: number;
+  /** Ids of makers who are stuck on it. */
+  readonly stuck: readonly string[];
 }
 
 /** A step that took those who timed it much longer than is planned. */
@@ -45,6 +58,9 @@ export async function blockUnits(sql: Sql, project: Project, blockId: string): P
   const { name, sheet } = await openBlock(sql, project, blockId);
   const [pairs, timed] = await Promise.all([standingsOf(sql, project), timedSteps(sql, project, blockId)]);
   const units = rollUnits(sheet.steps);
+  const own = pairs.filter((pair) => pair.blockId === blockId);
+  const inOrder = own.filter(({ standing }) => standing.own === undefined);
+  const has = ({ standing }: PairStanding, id: string) => standing.done.has(id) || standing.covered.has(id);
   const numbers = new Map(sheet.steps.map((step, index) => [step.id, { ...step, number: index + 1 }]));
   const minutesOf = (ids: readonly string[]) => ids.reduce((sum, id) => sum + (numbers.get(id)?.minutes ?? 0), 0);
   return {
@@ -54,15 +70,21 @@ export async function blockUnits(sql: Sql, project: Project, blockId: string): P
       name: unit.name,
       count: unit.each.length,
       minutes: minutesOf(unit.each.flat()),
-      steps: unit.each.flat().map((id) => ({ id, number: numbers.get(id)?.number ?? 0, text: numbers.get(id)?.text ?? '' })),
+      steps: unit.each.flat().map((id) => ({
+        id,
+        number: numbers.get(id)?.number ?? 0,
+        text: numbers.get(id)?.text ?? '',
+        done: inOrder.filter((pair) => has(pair, id)).length,
+        stuck: own.filter(({ standing }) => standing.stuck.has(id)).map(({ makerId }) => makerId),
+      })),
     })),
-    makers: pairs
-      .filter((pair) => pair.blockId === blockId)
-      .map(({ makerId, standing }) => {
-        const isDone = (id: string) => standing.done.has(id) || standing.covered.has(id);
-        const stuckAt = units.findIndex(({ each }) => each.some((steps) => steps.some((id) => standing.stuck.has(id))));
-        return { makerId, done: standing.own ? null : units.map((unit) => doneOf(unit, isDone)), stuckAt: stuckAt < 0 ? null : stuckAt };
-      }),
+    inOrder: inOrder.length,
+    makers: own.map((pair) => {
+      const { makerId, standing } = pair;
+      const stuckAt = units.findIndex(({ each }) => each.some((steps) => steps.some((id) => standing.stuck.has(id))));
+      const done = standing.own ? null : units.map((unit) => doneOf(unit, (id) => has(pair, id)));
+      return { makerId, done, stuckAt: stuckAt < 0 ? null : stuckAt };
+    }),
     slow: timed.flatMap(({ stepId, median, count }): SlowStep[] => {
       const step = numbers.get(stepId);
       const isSlow = step && count >= LEAST_TIMED && median >= SLOW_TIMES * step.minutes;
