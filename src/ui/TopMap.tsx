@@ -70,7 +70,8 @@ export function TopMap({ blocks, fabrics, columns, current, title }: TopMapProps
           const pad = (largest * 1.06 - block.widthMm) / 2;
           const padY = (largest * 1.06 - block.heightMm) / 2;
           return (
-            <Link key={place} href={block.href} aria-current={current === block.id ? 'true' : undefined}>
+            // Two hundred blocks are not fetched before one is wanted.
+            <Link key={place} prefetch={false} href={block.href} aria-current={current === block.id ? 'true' : undefined}>
               <svg aria-hidden="true" viewBox={`${-pad} ${-padY} ${largest * 1.06} ${largest * 1.06}`}>
                 {block.shapes.map(({ fabric, d }, index) => (
                   <path key={index} d={d} fill={swatchFill(PREFIX, fabrics, fabric)} />

@@ -62,15 +62,28 @@ export async function standingsOf(
   const pairs = asked.flatMap(({ id, skips }) =>
     blocks.filter((block) => !skips.includes(block.id)).map((block) => ({ makerId: id, block })),
   );
-  return Promise.all(
-    pairs.map(async ({ makerId, block }) => {
-      const events = byPair.get(`${makerId}/${block.id}`) ?? [];
-      if (events.length === 0)
-        return { makerId, blockId: block.id, standing: untouched(block.summary), events };
-      const standing = await makerStanding(sql, { project, settings, makerId, block, events });
-      return { makerId, blockId: block.id, standing, events };
+  // Of two hundred makers and as many blocks most pairs are not begun: a promise for each would take longer than all else.
+  const begun = await Promise.all(
+    pairs.flatMap(({ makerId, block }) => {
+      const events = byPair.get(`${makerId}/${block.id}`);
+      return events ? [standingOf(sql, { project, settings, makerId, block, events })] : [];
     }),
   );
+  const known = new Map(begun.map((one) => [`${one.makerId}/${one.blockId}`, one]));
+  return pairs.map(
+    ({ makerId, block }) =>
+      known.get(`${makerId}/${block.id}`) ?? {
+        makerId,
+        blockId: block.id,
+        standing: untouched(block.summary),
+        events: [],
+      },
+  );
+}
+
+async function standingOf(sql: Sql, begun: MakersBlock): Promise<PairStanding> {
+  const { makerId, block, events } = begun;
+  return { makerId, blockId: block.id, standing: await makerStanding(sql, begun), events };
 }
 
 const NOTHING: ReadonlySet<string> = new Set();
