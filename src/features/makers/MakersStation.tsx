@@ -10,6 +10,7 @@ import type { Maker, MakerGroup } from '@/server/makers';
 import type { PackedProgress } from '@/core/progress';
 import { LinkButton } from '@/ui/LinkButton';
 import { Notice } from '@/ui/Notice';
+import { PlainButton } from '@/ui/PlainButton';
 import { AddMakers } from './AddMakers';
 import { BlockUnits } from './BlockUnits';
 import { BlocksDialog } from './BlocksDialog';
@@ -48,7 +49,7 @@ export function MakersStation(props: MakersStationProps) {
   const [choice, setChoice] = useState(FIRST_CHOICE);
   const [looked, setLooked] = useState<string | undefined>();
   const { progress, refresh } = useWallProgress(projectId, initialProgress);
-  const keeping = useKeeping(projectId);
+  const { keeping, problem, again } = useKeeping(projectId);
   const roster = useRoster(projectId, setLinks);
   const drop = drops.find(({ id }) => id === choice.drop);
   const shown = useMemo(() => (drop ? blocks.filter(({ id }) => drop.blocks.includes(id)) : blocks), [blocks, drop]);
@@ -86,6 +87,11 @@ export function MakersStation(props: MakersStationProps) {
             Each stitch of a line is a share of that block’s work. It changes while they sew. Press a block’s name for its units.
           </Typography>
           <WallTools choice={choice} onChoice={setChoice} groups={groups} drops={drops} lines={overall} />
+          {problem && (
+            <Notice title="Who keeps up could not be reckoned">
+              The lines are right; who is slipping or stalled is not known. {problem.mend} <PlainButton onClick={again}>Try again</PlainButton>
+            </Notice>
+          )}
           <MakersWall blocks={shown} lines={lines} progress={progress} groups={groups} ways={mayEdit ? ways : []} onBlock={setLooked} />
           {looked && <BlockUnits key={looked} projectId={projectId} blockId={looked} makers={lines.map((line) => line.maker)} onClose={() => setLooked(undefined)} />}
         </>

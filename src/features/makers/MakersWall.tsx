@@ -1,6 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { sum } from 'd3';
@@ -98,6 +99,7 @@ export function MakersWall({ blocks, lines, progress, groups, ways, onBlock }: M
         </tbody>
       </Box>
       <Menu open={menu !== undefined} anchorEl={menu?.anchor ?? null} onClose={() => setMenu(undefined)}>
+        <ListSubheader aria-hidden="true">{menu?.maker.name}</ListSubheader>
         {ways.map(({ name, run, isOff }) => (
           <MenuItem
             key={name}

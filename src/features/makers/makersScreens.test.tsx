@@ -1,5 +1,6 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { SWRConfig } from 'swr';
 import { expect, test } from 'vitest';
 import { packProgress, type BlockProgress } from '@/core/progress';
 import { Notices } from '@/ui/Notices';
@@ -32,11 +33,11 @@ const UNITS = {
   slow: [{ stepId: 's5', number: 5, text: 'Sew 1 to 2.', standardMinutes: 10, medianMinutes: 18, timed: 3 }],
 }; // prettier-ignore
 
-function atMakers(list = makers) {
-  const server = { progress: START };
+function atMakers(list = makers, isAway = false) {
+  const server = { progress: START, isAway };
   const asked = answering({
     'GET /api/projects/p1/progress.form=packed': () => packProgress(server.progress),
-    'GET /api/projects/p1/keeping': () => keeping,
+    'GET /api/projects/p1/keeping': () => (server.isAway ? refused(503, 'away') : keeping),
     'PATCH /api/projects/p1/makers/.*': ({ body }) => ('link' in (body as object) ? { link: 'http://x/m/new' } : {}),
     'GET /api/projects/p1/progress.maker=(.*)': (_, [, id]) => server.progress.filter(({ makerId }) => makerId === id),
     'GET /api/projects/p1/progress.block=a': () => UNITS,
@@ -45,9 +46,11 @@ function atMakers(list = makers) {
       (body as { names: string[] }).names.includes('Ada') ? refused(409, 'name-taken', { where: 'names.0' }) : (body as { names: string[] }).names.map((name) => ({ name, link: `http://x/m/${name}` })),
   });
   render(
+    <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
       <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={packProgress(START)} groups={groups} drops={drops} kits={[{ makerId: 'm1', blockId: 'a', status: 'handed-over' }, { makerId: 'm1', blockId: 'b', status: 'packed' }, { makerId: 'm2', blockId: 'a', status: 'handed-over' }]} troubles={[]} team={[]} mayEdit />
-    </Notices>,
+    </Notices>
+    </SWRConfig>,
   );
   return { server, asked, user: userEvent.setup() };
 } // prettier-ignore
@@ -84,6 +87,16 @@ test('a line is sewn by share of minutes: blocks lie along it by their hours', (
   const half = [...row('Ada').querySelectorAll('path')].find((one) => one.getAttribute('stroke-width') === '6')!.getAttribute('d')!;
   expect(Number(/17H([\d.]+)/.exec(half)![1])).toBeCloseTo(2 + (end - 2) / 2, 6);
 }); // prettier-ignore
+
+test('where it cannot be reckoned who keeps up, the wall is there and says so; asked again it is', async () => {
+  const { server } = atMakers(makers, true);
+  expect(await screen.findByText('Who keeps up could not be reckoned')).toBeTruthy();
+  expect(row('Ada').textContent).toContain('5 of 20');
+  server.isAway = false;
+  press('Try again');
+  await waitFor(() => expect(row('Ada').textContent).toContain('slipping: Slower than before.'));
+  expect(screen.queryByText('Who keeps up could not be reckoned')).toBeNull();
+});
 
 test('ticks of makers are seen at once; changes of bags ask nothing', async () => {
   const { server, asked } = atMakers();
