@@ -46,14 +46,16 @@ export function mostServing(
   const taught = figure?.taught ?? [];
   const counted = orders.map((order) => ({ ...order, bends: treeCost(graph, order.tree).bends }));
   const fewest = Math.min(...counted.map(({ bends }) => bends));
-  const rated = counted
-    .filter(({ bends, kind }) => bends === fewest || taught.includes(kind))
-    .map((order): Rated => {
-      const { joins } = sewTrees(graph, [order.tree], settings);
-      const starts = joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
-      const merit = isPlain ? -starts : joins.filter(({ repeat }) => repeat).length;
-      return { ...order, minutes: minutesOf(joins), merit };
-    });
+  const asked = counted.filter(({ bends, kind }) => bends === fewest || taught.includes(kind));
+  const [only] = asked;
+  // Nothing to weigh it against: a large plan is not sewn just to be timed.
+  if (only && asked.length === 1) return { tree: only.tree };
+  const rated = asked.map((order): Rated => {
+    const { joins } = sewTrees(graph, [order.tree], settings);
+    const starts = joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
+    const merit = isPlain ? -starts : joins.filter(({ repeat }) => repeat).length;
+    return { ...order, minutes: minutesOf(joins), merit };
+  });
   const chosen = itemAt(inRank(rated, taught), 0);
   if (taught.includes(chosen.kind)) return { tree: chosen.tree };
   const ways = taught.flatMap((kind) => inRank(rated.filter((one) => one.kind === kind), []).slice(0, 1)); // prettier-ignore

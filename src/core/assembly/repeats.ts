@@ -111,9 +111,15 @@ function isCongruent(a: Shape, b: Shape): boolean {
         x: turn.x + b.centre.x - a.centre.x,
         y: turn.y + b.centre.y - a.centre.y,
       };
-      return a.patches.every(({ cloth, outline }) => {
+      return a.patches.every(({ cloth, outline, reach }) => {
         const moved = moveOutline(motion, outline);
-        return b.patches.some((one) => one.cloth === cloth && isSamePlace(moved, one.outline, SAME_MM));
+        return b.patches.some(
+          (one) =>
+            one.cloth === cloth &&
+            // What lies in the same place lies as far from the middle: few are looked at closely.
+            Math.abs(one.reach - reach) <= SAME_MM &&
+            isSamePlace(moved, one.outline, SAME_MM),
+        );
       });
     });
   });

@@ -1,4 +1,4 @@
-import type { SeamGraph } from '../block';
+import { keptFor, type SeamGraph } from '../block';
 import { threadOn } from '../thread';
 import { inBatches } from './inBatches';
 import { inSequence } from './inSequence';
@@ -11,13 +11,36 @@ import type { SewingSettings } from './sewingSettings';
 import { seamsBetween, type Tree } from './tree';
 import { NO_WISHES, type IdleWish, type Wishes } from './wishes';
 
+interface Sewn {
+  readonly joins: readonly Join[];
+  readonly idle: readonly IdleWish[];
+}
+
+/** Orders that were sewn to be weighed: the one that is chosen is not sewn again. Of one block and its settings at a time. */
+const weighed = keptFor((_: SeamGraph) => keptFor((_settings: SewingSettings) => new WeakMap<Tree, Sewn>()));
+
 /** Joins of the trees in the order of sewing, with all that is to be known of each. */
 export function sewTrees(
   graph: SeamGraph,
   roots: readonly Tree[],
   settings: SewingSettings,
-  { before, isBatched }: Pick<Wishes, 'before' | 'isBatched'> = NO_WISHES,
-): { joins: Join[]; idle: IdleWish[] } {
+  wishes: Pick<Wishes, 'before' | 'isBatched'> = NO_WISHES,
+): Sewn {
+  const [only] = roots;
+  const isPlain = roots.length === 1 && wishes.before.length === 0 && wishes.isBatched === undefined;
+  if (!only || !isPlain) return sew(graph, roots, settings, wishes);
+  const known = weighed(graph)(settings);
+  const sewn = known.get(only) ?? sew(graph, roots, settings, wishes);
+  known.set(only, sewn);
+  return sewn;
+}
+
+function sew(
+  graph: SeamGraph,
+  roots: readonly Tree[],
+  settings: SewingSettings,
+  { before, isBatched }: Pick<Wishes, 'before' | 'isBatched'>,
+): Sewn {
   const { joins: pairs, idle } = inSequence(roots.flatMap(listJoins), before);
   const bare = pairs.map(({ left, right }) => describeJoin(graph, left, right));
   const repeats = findRepeats(graph, bare);
