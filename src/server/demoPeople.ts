@@ -1,6 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type postgres from 'postgres';
+import { dropsOf } from '@/core/calendar';
+import { USUAL_BAGGING, type BagExtras } from '@/core/packing';
 import { readKeptExtras, saveExtras } from './bags';
+import { readKeptCalendar } from './calendar';
 import { addLogEntry, listLog } from './logbook';
 import { listMakers, takeRoster } from './makers';
 import { actOnTrouble, listTroubles, sayWord } from './troubles';
@@ -69,14 +72,16 @@ export async function fillLogbook(
     await addLogEntry(sql, access, { id: randomUUID(), kind, blockId: block && of(block), text });
 }
 
-/** What goes into the bags besides papers and cloth. */
+/** What goes into the bags besides papers and cloth; the last drop is one bag, with its wedges in inner bags. */
 export async function fillExtras(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
   const { revision } = await readKeptExtras(sql, access.project);
   if (revision > 0) return;
-  const extras = {
+  const last = dropsOf((await readKeptCalendar(sql, access.project)).calendar).at(-1);
+  const extras: BagExtras = {
     first: [{ what: 'needles, size 10', count: 3 }, { what: 'spool of grey thread', count: 1 }],
     every: [{ what: 'step cards', count: 1 }],
     last: [{ what: 'backing, cut', count: 1 }],
+    bagging: { ...USUAL_BAGGING, drops: last ? { [last.id]: { per: 'drop', isInner: true } } : {} },
   }; // prettier-ignore
   await saveExtras(sql, access, { extras, revision });
 }

@@ -64,7 +64,7 @@ export const STATIONS: readonly Station[] = [
       '“Print lists and labels” makes the list, cards and labels per bag with their codes: on bought sheets of any size, or on a label printer.',
       '“Pack at the table”: scan a bag (by hand scanner, by the camera of the device, or typed), count its lines in by ones and tens, close it. Bags in other hands are named; without a connection go on, it is sent later. A packed bag that is scanned again is looked into by a second person.',
       '“Hand over” gives a maker their packed bags at the counter or by post, with a receipt; it can be taken back.',
-      '“Extras” are what goes into each maker’s first, last or every bag besides papers and cloth; they are counted in at the table.',
+      '“How bags are made” says whether each block has a bag or a drop is one bag, which units come in inner bags, what goes into each maker’s first, last or every bag besides papers and cloth, and what lies in no bag.',
       '“Sorter” says what goes into which cup: a whole drop sorted at once in as few touches as can be, look-alikes apart, or one bag by its steps.',
       '“Count a pile” counts mixed papers by hand or by a scale, and says what the scale can be trusted with.',
     ],

@@ -14,3 +14,11 @@ export {
 export { shareStock, type SharedStock, type WantingBag } from './shareStock';
 export { pickList, type ClothLine, type PackedBlock, type PickLine, type PickList } from './pickList';
 export { inOwnOrder } from './inOwnOrder';
+export {
+  innerBags,
+  sayInnerLine,
+  type InnerBag,
+  type InnerBags,
+  type InnerLine,
+  type InnerSources,
+} from './innerBags';

@@ -1,3 +1,4 @@
+import type { BaggingChoices } from './bagging';
 import type { PackingLine } from './packingLines';
 
 /** A thing that goes into a bag besides papers and cloth: needles, thread, a template, the backing. */
@@ -6,11 +7,12 @@ export interface BagExtra {
   readonly count: number;
 }
 
-/** What goes into each maker’s first bag, into the last, and into every one. */
+/** What goes into each maker’s first bag, into the last, and into every one; and how bags are made, where not as usual. */
 export interface BagExtras {
   readonly first: readonly BagExtra[];
   readonly last: readonly BagExtra[];
   readonly every: readonly BagExtra[];
+  readonly bagging?: BaggingChoices;
 }
 
 export const NO_EXTRAS: BagExtras = { first: [], last: [], every: [] };

@@ -35,3 +35,13 @@ export {
   type BagExtras,
   type BagPlace,
 } from './bagExtras';
+export {
+  USUAL_BAGGING,
+  bagAccount,
+  outerBags,
+  type BagAccountFacts,
+  type Bagging,
+  type BaggingChoices,
+  type DropOfBlocks,
+  type OuterBag,
+} from './bagging';

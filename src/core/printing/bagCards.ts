@@ -1,6 +1,6 @@
 import { formatLength, type UnitSystem } from '../length';
 import { boxOf, middleOfCorners, type Outline, type Point } from '../geometry';
-import type { BagContents } from '../bags';
+import { sayInnerLine, type BagContents, type InnerBags } from '../bags';
 import type { BlockSheet } from '../sheet';
 import { firstSentence } from '../words';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
@@ -12,6 +12,8 @@ export interface BagCardBlock {
   readonly sheet: Pick<BlockSheet, 'patches' | 'steps'>;
   /** Papers to keep for later blocks; empty where there are none. */
   readonly saved: string;
+  /** Where its units that are made again come in inner bags. */
+  readonly inner?: InnerBags;
 }
 
 /** Side of the drawing, of a silhouette; sizes of words and of a line, mm. */
@@ -29,7 +31,7 @@ export function bagCards(title: string, blocks: readonly BagCardBlock[], system:
   return { title, widthMm, heightMm, pages: blocks.flatMap((block) => cardPages(block, system, widthMm, heightMm)) };
 } // prettier-ignore
 
-function cardPages({ name, bag, sheet, saved }: BagCardBlock, system: UnitSystem, widthMm: number, heightMm: number): { ink: Ink[] }[] {
+function cardPages({ name, bag, sheet, saved, inner }: BagCardBlock, system: UnitSystem, widthMm: number, heightMm: number): { ink: Ink[] }[] {
   const length = (mm: number) => formatLength(mm, system);
   const beside = MARGIN_MM + DRAWING_MM + 8;
   const [first, others] = [sheet.steps[0], sheet.steps.length - 1];
@@ -67,6 +69,11 @@ function cardPages({ name, bag, sheet, saved }: BagCardBlock, system: UnitSystem
   for (const { fabric, cuts } of bag.fabrics)
     line(`${fabric}: ${cuts.map(({ count, widthMm: wide, lengthMm, kindName }) => `${count} of ${length(wide)} × ${length(lengthMm)} for ${kindName}`).join('; ')}`);
   for (const { count, kindName, widthMm: wide, lengthMm } of bag.extras) line(`${count} × ${kindName}, ${length(wide)} × ${length(lengthMm)}, for its place in the top`);
+  if (inner && inner.units.length > 0) {
+    heading('Inner bags');
+    for (const { name: unit, copies, lines } of inner.units) line(`${copies} × ${unit}, in each: ${lines.map(sayInnerLine).join('; ')}`);
+    if (inner.rest.length > 0) line(`Loose: ${inner.rest.map(sayInnerLine).join('; ')}`);
+  }
   heading('First');
   if (first) line(`${firstSentence(first.text)} Then ${others} steps: on your own page, or on the step cards.`);
   if (saved !== '') line(`When it is done, save for later blocks: ${saved}.`);

@@ -7,15 +7,18 @@ import type { Project } from '@/server/projects';
 import { FabricChip } from '@/ui/FabricChip';
 import { Silhouette } from '@/ui/drawing';
 import type { BagBlock } from './bagBlock';
+import { InnerBagsList } from './InnerBagsList';
 
 interface BagContentsCardProps {
   readonly block: BagBlock;
   readonly project: Pick<Project, 'unitSystem' | 'sparesPercent' | 'allowanceMm'>;
   readonly fabrics: readonly string[];
+  /** Whether units that are made again come in inner bags. */
+  readonly isInner?: boolean;
 }
 
 /** One bag opened: papers with spares, and cloth as cut sizes. */
-export function BagContentsCard({ block, project, fabrics }: BagContentsCardProps) {
+export function BagContentsCard({ block, project, fabrics, isInner = false }: BagContentsCardProps) {
   const { unitSystem, sparesPercent, allowanceMm } = project;
   const size = (millimetres: number) => formatLength(millimetres, unitSystem);
   return (
@@ -66,6 +69,7 @@ export function BagContentsCard({ block, project, fabrics }: BagContentsCardProp
           ))}
         </Box>
       </Box>
+      {isInner && block.inner && <InnerBagsList inner={block.inner} />}
       {block.bag.extras.length > 0 && (
         <Typography sx={{ mt: 1 }}>
           <strong>For its place in the top:</strong>{' '}

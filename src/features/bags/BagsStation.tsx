@@ -8,6 +8,8 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { PickList } from '@/core/bags';
+import { USUAL_BAGGING, outerBags } from '@/core/packing';
+import { counted } from '@/core/words';
 import type { KeptExtras, Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
@@ -34,6 +36,8 @@ interface BagsStationProps {
     readonly title: string;
     readonly blocks: readonly string[];
   }[];
+  /** Ids of all blocks in the order in which they are handed out. */
+  readonly order: readonly string[];
 }
 
 /** What goes in which bag, is it packed, and what all bags take together. */
@@ -47,6 +51,7 @@ export function BagsStation({
   stock,
   extras,
   drops,
+  order,
 }: BagsStationProps) {
   const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock' | 'extras'>('wall');
   // The map of the top leads to a block's bag by its name in the address.
@@ -98,7 +103,7 @@ export function BagsStation({
         <Tab value="contents" label="In each bag" sx={{ textTransform: 'none' }} />
         <Tab value="pick" label="Pick list" sx={{ textTransform: 'none' }} />
         <Tab value="stock" label="From what is there" sx={{ textTransform: 'none' }} />
-        <Tab value="extras" label="Extras" sx={{ textTransform: 'none' }} />
+        <Tab value="extras" label="How bags are made" sx={{ textTransform: 'none' }} />
       </Tabs>
       {tab === 'wall' && (
         <PackingWall
@@ -111,12 +116,37 @@ export function BagsStation({
       )}
       {tab === 'contents' && (
         <Stack spacing={2}>
-          {blocks.map((block) => (
-            <BagContentsCard key={block.id} block={block} project={project} fabrics={fabrics} />
-          ))}
+          {outerBags(order, drops, extras.extras.bagging ?? USUAL_BAGGING).map(
+            ({ key, drop, blocks: own, isInner }) => (
+              <Stack
+                key={key}
+                spacing={1}
+                component="section"
+                aria-label={drop === undefined ? undefined : `${drop}: one bag`}
+              >
+                {drop !== undefined && (
+                  <Typography variant="h3">{`${drop}: one bag, within it ${counted(own.length, 'bag')}`}</Typography>
+                )}
+                {blocks
+                  .filter(({ id }) => own.includes(id))
+                  .map((block) => (
+                    <BagContentsCard key={block.id} {...{ block, project, fabrics, isInner }} />
+                  ))}
+              </Stack>
+            ),
+          )}
         </Stack>
       )}
-      {tab === 'extras' && <ExtrasView projectId={project.id} kept={extras} />}
+      {tab === 'extras' && (
+        <ExtrasView
+          projectId={project.id}
+          kept={extras}
+          blocks={blocks}
+          drops={drops}
+          order={order}
+          makers={makers}
+        />
+      )}
       {tab === 'pick' && <PickListView list={pickList} project={project} makers={makers.length} />}
       {tab === 'stock' && <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} />}
     </Box>

@@ -4,26 +4,36 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useState, type ComponentProps } from 'react';
 import { EXTRA_LIMITS, type BagExtra, type BagExtras } from '@/core/packing';
 import type { KeptExtras } from '@/server/bags';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { NumberField } from '@/ui/NumberField';
 import { SaveButtons } from '@/ui/SaveButtons';
 import { useSavedDocument } from '@/ui/useSavedDocument';
+import { BaggingPanel } from './BaggingPanel';
 
-const KINDS: readonly { readonly key: keyof BagExtras; readonly title: string; readonly hint: string }[] = [
+const KINDS: readonly {
+  readonly key: 'first' | 'last' | 'every';
+  readonly title: string;
+  readonly hint: string;
+}[] = [
   { key: 'first', title: 'In each maker’s first bag', hint: 'needles, thread, glue, templates' },
   { key: 'every', title: 'In every bag', hint: 'a card, a treat' },
   { key: 'last', title: 'In each maker’s last bag', hint: 'borders, backing, what finishes it' },
 ];
 
-/** What goes into bags besides papers and cloth: counted in at the packing table, on cards and labels. Saved by itself, with undo. */
-export function ExtrasView({ projectId, kept }: { readonly projectId: string; readonly kept: KeptExtras }) {
+interface ExtrasViewProps extends Omit<ComponentProps<typeof BaggingPanel>, 'choices' | 'onChange'> {
+  readonly projectId: string;
+  readonly kept: KeptExtras;
+}
+
+/** How bags are made, and what goes into them besides papers and cloth: counted in at the packing table, on cards and labels. Saved by itself, with undo. */
+export function ExtrasView({ projectId, kept, ...bags }: ExtrasViewProps) {
   const own = useSavedDocument<BagExtras>({ projectId, name: 'extras', initial: kept.extras, revision: kept.revision });
   const { present, change } = own;
   return (
-    <Box sx={{ maxWidth: 760 }}>
+    <Box sx={{ maxWidth: 860 }}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1, flexWrap: 'wrap', mb: 1 }}>
         <Typography color="textSecondary">
           The first bag is that of the block that a maker gets first, whichever blocks they leave out; the last likewise.
@@ -36,6 +46,7 @@ export function ExtrasView({ projectId, kept }: { readonly projectId: string; re
           Show theirs (undo brings yours back)
         </Button>
       )}
+      <BaggingPanel choices={present.bagging} onChange={(bagging) => change({ ...present, bagging })} {...bags} />
       {KINDS.map(({ key, title, hint }) => (
         <ExtrasList key={key} title={title} hint={hint} list={present[key]} onChange={(list) => change({ ...present, [key]: list })} />
       ))}

@@ -9,6 +9,7 @@ import { Silhouette } from '@/ui/drawing';
 import { FabricChip } from '@/ui/FabricChip';
 import { PlainButton } from '@/ui/PlainButton';
 import { CheckBag } from './CheckBag';
+import { InnerBagsList } from './InnerBagsList';
 import type { TableBag } from './tableBag';
 
 interface OpenBagProps {
@@ -39,9 +40,14 @@ export function OpenBag({ bag, kit, me, fabrics, onAct, onLeave, onDone }: OpenB
     onDone();
   };
   const heading = (
-    <Typography variant="h3" sx={{ mb: 0.5 }}>
-      {bag.block}, {bag.maker}
-    </Typography>
+    <>
+      <Typography variant="h3" sx={{ mb: 0.5 }}>
+        {bag.block}, {bag.maker}
+      </Typography>
+      {bag.outer && (
+        <Typography color="textSecondary">{`Bag ${bag.outer.blocks.indexOf(bag.blockId) + 1} of ${bag.outer.blocks.length} within the bag of ${bag.outer.drop}.`}</Typography>
+      )}
+    </>
   );
   if (status !== 'to-pack')
     return (
@@ -59,6 +65,7 @@ export function OpenBag({ bag, kit, me, fabrics, onAct, onLeave, onDone }: OpenB
           <Button onClick={() => onAct({ kind: 'take', isOver: true })}>Take it over</Button>
         </Stack>
       )}
+      {bag.inner && <InnerBagsList inner={bag.inner} />}
       <Box sx={{ display: 'grid', gap: 1, my: 1.5 }}>
         {state.lines.map(({ line, inBag }) => (
           <LineRow key={line.key} {...{ line, inBag, fabrics }} onCount={(count) => tick(line.key, count)} />

@@ -41,12 +41,15 @@ export function PackingTable({ project, me, bags, fabrics, kits }: PackingTableP
     if (opened && kitOf(opened).status === 'to-pack') act(opened, { kind: 'leave' });
     setOpened(undefined);
   };
-  const open = (bag: TableBag) => {
-    if (opened && isBag(opened, bag)) return;
-    leave();
+  const take = (bag: TableBag) => {
     setOpened(bag);
     const { status, holder } = kitOf(bag);
     if (status === 'to-pack' && (!holder || holder.id === me)) act(bag, { kind: 'take' });
+  };
+  const open = (bag: TableBag) => {
+    if (opened && isBag(opened, bag)) return;
+    leave();
+    take(bag);
   };
   const read = (text: string) => {
     const code = readBagCode(text);
@@ -61,6 +64,13 @@ export function PackingTable({ project, me, bags, fabrics, kits }: PackingTableP
           ? `“${text.slice(0, 40)}” was not read right. Scan it again, or type the nine signs below the square.`
           : 'This bag is of another project, or its block or maker was taken out.',
       );
+  };
+  /** The next that goes into the same bag of a drop; else the list. */
+  const goOn = (bag: TableBag) => {
+    const next = bags.find((one) => one.makerId === bag.makerId && !isBag(one, bag) && bag.outer?.blocks.includes(one.blockId) && kitOf(one).status === 'to-pack');
+    if (!next) return setOpened(undefined);
+    notice({ text: `${bag.block} is done. Into the same bag: ${next.block}.` });
+    take(next);
   };
   const field = useScanner(read);
   return (
@@ -100,7 +110,7 @@ export function PackingTable({ project, me, bags, fabrics, kits }: PackingTableP
         {waiting > 0 && isOffline && `${counted(waiting, 'entry', 'entries')} ${waiting === 1 ? 'waits' : 'wait'} on this device for a connection. Go on packing.`}
       </Box>
       {opened && kit ? (
-        <OpenBag key={`${opened.blockId}${opened.makerId}`} bag={opened} {...{ kit, me, fabrics }} onAct={(what) => act(opened, what)} onLeave={leave} onDone={() => setOpened(undefined)} />
+        <OpenBag key={`${opened.blockId}${opened.makerId}`} bag={opened} {...{ kit, me, fabrics }} onAct={(what) => act(opened, what)} onLeave={leave} onDone={() => goOn(opened)} />
       ) : (
         <BagList bags={bags} kitOf={kitOf} me={me} onOpen={open} />
       )}

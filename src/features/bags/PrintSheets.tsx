@@ -6,7 +6,7 @@ import Stack from '@mui/material/Stack';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import type { PickList } from '@/core/bags';
 import { UNIT_DEFAULTS, formatLength } from '@/core/length';
 import type { Maker } from '@/server/makers';
@@ -28,10 +28,19 @@ interface PrintSheetsProps {
   readonly makers: readonly Maker[];
   readonly list: PickList;
   readonly fabrics: readonly string[];
+  /** Labels of bags that hold a whole drop. */
+  readonly outer: readonly OuterLabel[];
+}
+
+interface OuterLabel {
+  readonly block: string;
+  readonly maker: string;
+  readonly code: string;
+  readonly lines: readonly string[];
 }
 
 /** What is printed for packing: the pick list, each block's bag, and a label per bag. */
-export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintSheetsProps) {
+export function PrintSheets({ project, blocks, makers, list, fabrics, outer }: PrintSheetsProps) {
   const [page, setPage] = useState(project.pageSize);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) =>
@@ -39,7 +48,7 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  const labels = blocks.reduce((sum, { id }) => sum + sewersOf(id, makers).length, 0);
+  const labels = blocks.reduce((sum, { id }) => sum + sewersOf(id, makers).length, outer.length);
   return (
     <Box sx={{ maxWidth: 800 }}>
       <GlobalStyles styles={`@page { size: ${page}; margin: 12mm; }`} />
@@ -72,7 +81,7 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
         <Stack spacing={2}>
           {blocks.map((block) => (
             <Box key={block.id} sx={{ breakInside: 'avoid' }}>
-              <BagContentsCard block={block} project={project} fabrics={fabrics} />
+              <BagContentsCard block={block} project={project} fabrics={fabrics} isInner />
             </Box>
           ))}
         </Stack>
@@ -87,6 +96,11 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
               <Label key={`${block.id}${maker.id}`} block={block} maker={maker} project={project} />
             )),
           )}
+          {outer.map(({ block, maker, code, lines }) => (
+            <LabelFrame key={code} name={block} maker={maker} code={code.replaceAll('-', '')}>
+              <Typography variant="body2">{`Holds the bags of ${lines.join(', ')}.`}</Typography>
+            </LabelFrame>
+          ))}
         </Box>
       </Box>
     </Box>
@@ -94,23 +108,8 @@ export function PrintSheets({ project, blocks, makers, list, fabrics }: PrintShe
 }
 
 function Label({ block, maker, project }: { block: BagBlock; maker: Maker; project: Project }) {
-  const code = bagCode(block.id, maker.id);
   return (
-    <Box
-      component="section"
-      aria-label={`Label ${block.name}, ${maker.name}`}
-      sx={{ border: '1px solid', borderColor: 'text.primary', p: '4mm', breakInside: 'avoid' }}
-    >
-      <Stack direction="row" sx={{ justifyContent: 'space-between', gap: '3mm' }}>
-        <Box>
-          <Typography variant="h3" component="p">
-            {block.name}
-          </Typography>
-          <Typography sx={{ fontWeight: 600 }}>{maker.name}</Typography>
-          <Typography sx={{ fontVariantNumeric: 'tabular-nums' }}>{sayCode(code)}</Typography>
-        </Box>
-        <SquareCode text={code} label={`Code of this bag: ${sayCode(code)}`} size="18mm" />
-      </Stack>
+    <LabelFrame name={block.name} maker={maker.name} code={bagCode(block.id, maker.id)}>
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: '2mm 5mm', my: '2mm' }}>
         {block.bag.papers.map(({ kind, name, count, spares, left, right }) => (
           <Stack key={name} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
@@ -151,6 +150,36 @@ function Label({ block, maker, project }: { block: BagBlock; maker: Maker; proje
         {project.shop ? ` · ${project.shop}` : ''}. Needles and blades: keep out of bags that travel or go to
         children; local rules decide.
       </Typography>
+    </LabelFrame>
+  );
+}
+
+interface LabelFrameProps {
+  readonly name: string;
+  readonly maker: string;
+  readonly code: string;
+  readonly children: ReactNode;
+}
+
+/** A label with whose bag it is, and its code in signs and as a square. */
+function LabelFrame({ name, maker, code, children }: LabelFrameProps) {
+  return (
+    <Box
+      component="section"
+      aria-label={`Label ${name}, ${maker}`}
+      sx={{ border: '1px solid', borderColor: 'text.primary', p: '4mm', breakInside: 'avoid' }}
+    >
+      <Stack direction="row" sx={{ justifyContent: 'space-between', gap: '3mm' }}>
+        <Box>
+          <Typography variant="h3" component="p">
+            {name}
+          </Typography>
+          <Typography sx={{ fontWeight: 600 }}>{maker}</Typography>
+          <Typography sx={{ fontVariantNumeric: 'tabular-nums' }}>{sayCode(code)}</Typography>
+        </Box>
+        <SquareCode text={code} label={`Code of this bag: ${sayCode(code)}`} size="18mm" />
+      </Stack>
+      {children}
     </Box>
   );
 }

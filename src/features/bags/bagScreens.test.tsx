@@ -68,7 +68,7 @@ function atBags(kits: readonly Kit[] = []) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} stock={{}} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} order={['a', 'b']} stock={{}} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -184,13 +184,21 @@ test('a label for each bag that is packed and none for a skipped block; L prints
   const print = vi.fn();
   vi.stubGlobal('print', print);
   render(
-    <PrintSheets project={project as never} blocks={blocks} makers={makers} list={list} fabrics={['Ink']} />,
+    <PrintSheets
+      project={project as never}
+      blocks={blocks}
+      makers={makers}
+      list={list}
+      fabrics={['Ink']}
+      outer={[{ block: 'Drop 1', maker: 'Ada', code: '012-345-678', lines: ['Plate', 'Star'] }]}
+    />,
   );
   const labels = screen
     .getAllByRole('region', { name: /^Label / })
     .map((one) => one.getAttribute('aria-label'));
-  expect(labels).toEqual(['Label Plate, Ada', 'Label Plate, Bo', 'Label Star, Ada']);
-  expect(screen.getByText('3 labels')).toBeTruthy();
+  expect(labels).toEqual(['Label Plate, Ada', 'Label Plate, Bo', 'Label Star, Ada', 'Label Drop 1, Ada']);
+  expect(screen.getByText('4 labels')).toBeTruthy();
+  expect(within(screen.getByRole('region', { name: 'Label Drop 1, Ada' })).getByText('Holds the bags of Plate, Star.')).toBeTruthy(); // prettier-ignore
   expect(
     within(screen.getByRole('region', { name: 'Label Plate, Bo' })).getByText(/save for later blocks/),
   ).toBeTruthy();
@@ -208,6 +216,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
   render(
     <BagsStation
       drops={[]}
+      order={[]}
       stock={{}}
       extras={{ extras: NO_EXTRAS, revision: 0 }}
       project={project as never}
@@ -320,7 +329,7 @@ test('what was counted into the stock is what bags are packed from, until anothe
 test('extras are said once for all bags: added, counted, taken out, saved by themselves with undo', async () => {
   vi.useFakeTimers();
   const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
-  render(<ExtrasView projectId="p1" kept={{ extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 }} />);
+  render(<ExtrasView projectId="p1" kept={{ extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 }} blocks={[]} drops={[]} order={[]} makers={[]} />);
   const add = (what: string) => {
     fireEvent.change(screen.getByRole('textbox', { name: 'More in each maker’s first bag' }), { target: { value: what } });
     fireEvent.click(within(screen.getByRole('region', { name: 'In each maker’s first bag' })).getByRole('button', { name: 'Add' }));

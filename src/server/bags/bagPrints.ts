@@ -1,12 +1,21 @@
 import { create } from 'qrcode';
-import { sewersOf } from '@/core/bags';
-import { bagCode, extraLines, packingLines, placeOfBag, sayCode } from '@/core/packing';
+import { innerBags, sewersOf } from '@/core/bags';
+import { dropsOf } from '@/core/calendar';
+import {
+  USUAL_BAGGING,
+  bagCode,
+  extraLines,
+  outerBags,
+  packingLines,
+  placeOfBag,
+  sayCode,
+} from '@/core/packing';
 import type { BagLabel, LabelSheet } from '@/core/printing';
 import { saySaved } from '@/core/sheet';
-import { listBlocks, papersOfProject } from '../blocks';
+import { listBlocks, listSummaries, papersOfProject } from '../blocks';
 import { readKeptCalendar } from '../calendar';
 import type { Sql } from '../database';
-import { handedOutOrder, readKeptExtras } from './keptExtras';
+import { handedOutOrder, projectBags, readKeptExtras } from './keptExtras';
 import { listMakers } from '../makers';
 import { offThread, unlessRefused } from '../pool';
 import type { Project } from '../projects';
@@ -20,9 +29,10 @@ interface Which {
 export async function cardsPdf(sql: Sql, project: Project, { blocks: wanted }: Which, signal: AbortSignal): Promise<Buffer> {
   const all = await listBlocks(sql, project);
   const papers = await papersOfProject(sql, project, all);
+  const isInner = new Set((await projectBags(sql, project, all)).flatMap((bag) => (bag.isInner ? bag.blocks : [])));
   const blocks = all
     .filter(({ id }) => wanted?.includes(id) ?? true)
-    .map(({ id, name, sheet }) => ({ name, bag: sheet.bag, sheet: { patches: sheet.patches, steps: sheet.steps }, saved: saySaved(papers, id) }));
+    .map(({ id, name, sheet }) => ({ name, bag: sheet.bag, sheet: { patches: sheet.patches, steps: sheet.steps }, saved: saySaved(papers, id), ...(isInner.has(id) ? { inner: innerBags(sheet) } : {}) }));
   const task = { title: `${project.name}: bag cards`, blocks, system: project.unitSystem, size: project.pageSize };
   return Buffer.from(await offThread('printCards', task, signal));
 } // prettier-ignore
@@ -34,10 +44,26 @@ export async function labelsPdf(
   { blocks, sheet, used }: Which & { readonly sheet: LabelSheet; readonly used: number },
   signal: AbortSignal,
 ): Promise<Buffer> {
-  const labels = await bagLabels(sql, project, { blocks });
+  const outer = blocks === undefined ? await outerLabels(sql, project) : [];
+  const labels = [
+    ...(await bagLabels(sql, project, { blocks })),
+    ...outer.map((label) => ({ ...label, square: squareOf(label.code) })),
+  ];
   const task = { title: `${project.name}: labels`, labels, sheet, used };
   return Buffer.from(unlessRefused(await offThread('printLabels', task, signal)));
 }
+
+/** What stands on the labels of bags that hold a whole drop, maker by maker: the bags within, by name. Scanned, it opens the first of them. */
+export async function outerLabels(sql: Sql, project: Project): Promise<Omit<BagLabel, 'square'>[]> {
+  const [blocks, makers, { extras }, { calendar }] = await Promise.all([listSummaries(sql, project), listMakers(sql, project), readKeptExtras(sql, project), readKeptCalendar(sql, project)]);
+  const order = handedOutOrder(calendar, blocks.blocks);
+  const nameOf = new Map(blocks.blocks.map(({ id, name }) => [id, name]));
+  return makers.flatMap((maker) =>
+    outerBags(order, dropsOf(calendar), extras.bagging ?? USUAL_BAGGING, maker.skips).flatMap(({ drop, blocks: own }) =>
+      drop === undefined ? [] : [{ block: drop, maker: maker.name, code: sayCode(bagCode(own[0] ?? '', maker.id)), lines: own.map((id) => nameOf.get(id) ?? '') }],
+    ),
+  );
+} // prettier-ignore
 
 /** What stands on the label of each bag. */
 export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: Which): Promise<BagLabel[]> {
@@ -49,10 +75,15 @@ export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: 
       const lines = packingLines(sheet.bag, project.unitSystem);
       return sewersOf(id, makers).map((maker): BagLabel => {
         const code = bagCode(id, maker.id);
-        const { modules } = create(code, { errorCorrectionLevel: 'M' });
-        const square = { cells: modules.size, dark: Array.from(modules.data, Boolean) };
+        const square = squareOf(code);
         const own = [...lines, ...extraLines(extras, placeOfBag(order, maker.skips, id))];
         return { block: name, maker: maker.name, code: sayCode(code), square, lines: own.map(({ count, what }) => `${count} × ${what}`) };
       });
     });
 } // prettier-ignore
+
+/** A code as a square that scanners and cameras read; dashes are for the eye alone. */
+function squareOf(code: string): BagLabel['square'] {
+  const { modules } = create(code.replaceAll('-', ''), { errorCorrectionLevel: 'M' });
+  return { cells: modules.size, dark: Array.from(modules.data, Boolean) };
+}

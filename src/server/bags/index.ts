@@ -16,8 +16,15 @@ export {
   type PackingAct,
   type PackingKit,
 } from './packing';
-export { bagLabels, cardsPdf, labelsPdf } from './bagPrints';
-export { extrasSchema, handedOutOrder, readKeptExtras, saveExtras, type KeptExtras } from './keptExtras';
+export { bagLabels, cardsPdf, labelsPdf, outerLabels } from './bagPrints';
+export {
+  extrasSchema,
+  handedOutOrder,
+  projectBags,
+  readKeptExtras,
+  saveExtras,
+  type KeptExtras,
+} from './keptExtras';
 export {
   handOver,
   listHandovers,

@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import type postgres from 'postgres';
 import { dropsOf, type Calendar } from '@/core/calendar';
-import { EXTRA_LIMITS, NO_EXTRAS, type BagExtras } from '@/core/packing';
+import { EXTRA_LIMITS, NO_EXTRAS, USUAL_BAGGING, outerBags, type BagExtras, type Bagging, type OuterBag } from '@/core/packing'; // prettier-ignore
+import { readKeptCalendar } from '../calendar';
 import { inTransaction, json, type Sql } from '../database';
 import { conflict } from '../errors';
 import { notify } from '../live';
@@ -28,8 +29,24 @@ const list = Joi.array()
   .max(EXTRA_LIMITS.lines)
   .required();
 
+const bagging = Joi.object<Bagging>({
+  per: Joi.string().valid('block', 'drop').required().label('per'),
+  isInner: Joi.boolean().strict().required(),
+});
+
+/** Drops of which bags are made otherwise. */
+const MOST_DROPS = 200;
+
 /** Extras as they are sent. */
-export const extrasSchema = Joi.object<BagExtras>({ first: list, last: list, every: list });
+export const extrasSchema = Joi.object<BagExtras>({
+  first: list,
+  last: list,
+  every: list,
+  bagging: Joi.object({
+    usual: bagging.required(),
+    drops: Joi.object().pattern(Joi.string().max(80), bagging).max(MOST_DROPS).required(),
+  }),
+});
 
 export async function readKeptExtras(sql: Sql, project: Project): Promise<KeptExtras> {
   const [row] = await sql<Row[]>`
@@ -60,6 +77,12 @@ export async function saveExtras(
     return { revision: revision + 1 };
   });
 }
+
+/** The bags of a maker who sews every block, as the host wants them made. */
+export async function projectBags(sql: Sql, project: Project, blocks: readonly { readonly id: string }[]): Promise<OuterBag[]> {
+  const [{ extras }, { calendar }] = await Promise.all([readKeptExtras(sql, project), readKeptCalendar(sql, project)]);
+  return outerBags(handedOutOrder(calendar, blocks), dropsOf(calendar), extras.bagging ?? USUAL_BAGGING);
+} // prettier-ignore
 
 /** All blocks in the order in which they are handed out; those of no drop come last, by their places. */
 export function handedOutOrder(calendar: Calendar, blocks: readonly { readonly id: string }[]): string[] {

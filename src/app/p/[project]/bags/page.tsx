@@ -1,4 +1,4 @@
-import { pickList } from '@/core/bags';
+import { innerBags, pickList } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
 import { orderOf } from '@/core/order';
 import { BagsStation } from '@/features/bags/BagsStation';
@@ -8,7 +8,7 @@ import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
 import { database } from '@/server/database';
 import { saySaved } from '@/core/sheet';
-import { readKeptExtras } from '@/server/bags';
+import { handedOutOrder, readKeptExtras } from '@/server/bags';
 import { papersOfProject } from '@/server/blocks';
 import { readKeptCalendar } from '@/server/calendar';
 import { orderFacts, wantedOf } from '@/server/orders';
@@ -51,6 +51,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
           id,
           name,
           bag: sheet.bag,
+          inner: innerBags(sheet),
           bagMark: sheet.bagMark,
           saved: saySaved(papers, id),
         }))}
@@ -60,6 +61,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
         fabrics={fabrics}
         stock={await paperStock(projectId)}
         extras={await readKeptExtras(database(), project)}
+        order={handedOutOrder(calendar, blocks)}
         drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
       />
     </StationPage>

@@ -1,6 +1,6 @@
-import { sewersOf } from '@/core/bags';
+import { innerBags, sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
-import { extraLines, packingLines, placeOfBag } from '@/core/packing';
+import { USUAL_BAGGING, extraLines, outerBags, packingLines, placeOfBag } from '@/core/packing';
 import { handedOutOrder, readKeptExtras } from '@/server/bags';
 import type { TableBag } from '@/features/bags/tableBag';
 import { readKeptCalendar } from '@/server/calendar';
@@ -15,6 +15,12 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
   const drops = dropsOf(calendar);
   const { extras } = await readKeptExtras(database(), project);
   const order = handedOutOrder(calendar, blocks);
+  const bagging = extras.bagging ?? USUAL_BAGGING;
+  const isInner = new Set(outerBags(order, drops, bagging).flatMap((bag) => (bag.isInner ? bag.blocks : [])));
+  const outerOf = (skips: readonly string[], blockId: string): Pick<TableBag, 'outer'> => {
+    const bag = outerBags(order, drops, bagging, skips).find((one) => one.blocks.includes(blockId));
+    return bag?.drop === undefined ? {} : { outer: { drop: bag.drop, blocks: bag.blocks } };
+  };
   const dropOf = (blockId: string) => {
     const at = drops.findIndex((drop) => drop.blocks.includes(blockId));
     return at < 0 ? drops.length : at;
@@ -24,6 +30,8 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
     .flatMap(({ id, name, sheet }) => {
       const lines = packingLines(sheet.bag, project.unitSystem);
       const own = (skips: readonly string[]) => extraLines(extras, placeOfBag(order, skips, id));
+      // Worked out once for a block, not for each who sews it.
+      const inner = isInner.has(id) ? innerBags(sheet) : undefined;
       return sewersOf(id, makers).map((maker) => ({
         blockId: id,
         makerId: maker.id,
@@ -31,6 +39,8 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
         maker: maker.name,
         drop: drops[dropOf(id)]?.title ?? '',
         lines: [...lines, ...own(maker.skips)],
+        ...outerOf(maker.skips, id),
+        ...(inner ? { inner } : {}),
       }));
     });
 }

@@ -1,8 +1,9 @@
-import { pickList } from '@/core/bags';
+import { innerBags, pickList } from '@/core/bags';
 import { PrintSheets } from '@/features/bags/PrintSheets';
 import { sewersOf } from '@/core/bags';
 import { database } from '@/server/database';
 import { saySaved } from '@/core/sheet';
+import { outerLabels, projectBags } from '@/server/bags';
 import { papersOfProject } from '@/server/blocks';
 import { loadBlocks, loadPeople } from '../../load';
 
@@ -13,6 +14,9 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const papers = await papersOfProject(database(), project, blocks);
   const { makers } = await loadPeople(projectId);
+  const isInner = new Set(
+    (await projectBags(database(), project, blocks)).flatMap((bag) => (bag.isInner ? bag.blocks : [])),
+  );
   const list = pickList(
     blocks.map(({ id, name, sheet }) => ({
       block: name,
@@ -29,10 +33,12 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
         bag: sheet.bag,
         bagMark: sheet.bagMark,
         saved: saySaved(papers, id),
+        ...(isInner.has(id) ? { inner: innerBags(sheet) } : {}),
       }))}
       makers={makers}
       list={list}
       fabrics={fabrics}
+      outer={await outerLabels(database(), project)}
     />
   );
 }

@@ -1,0 +1,77 @@
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { SWRConfig } from 'swr';
+import { expect, test, vi } from 'vitest';
+import { innerBags } from '@/core/bags';
+import { defaultRecipe, generate } from '@/core/generate';
+import { NO_EXTRAS, bagCode } from '@/core/packing';
+import { plannedSheet } from '@/core/testing';
+import type { BagAct, PackingKit } from '@/server/bags';
+import type { Project } from '@/server/projects';
+import { Notices } from '@/ui/Notices';
+import { answering, settled } from '@/ui/testing';
+import { ExtrasView } from './ExtrasView';
+import { PackingTable } from './PackingTable';
+import type { TableBag } from './tableBag';
+
+const sheet = plannedSheet(generate(defaultRecipe('beams')), { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' }); // prettier-ignore
+const inner = innerBags(sheet);
+const block = (id: string, name: string) => ({ id, name, bag: sheet.bag, inner, bagMark: '', saved: '' });
+const blocks = [block('a', 'Beams'), block('b', 'Lamp'), block('c', 'Wake')];
+const drops = [{ id: 'd1', title: 'Drop 1', blocks: ['a', 'b'] }];
+
+test('bags are made by drop or by block, with inner bags of units; the bags that come of it are listed, and what is in none', async () => {
+  vi.useFakeTimers();
+  const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
+  render(<ExtrasView projectId="p1" kept={{ extras: NO_EXTRAS, revision: 0 }} blocks={blocks} drops={drops} order={['a', 'b', 'c']} makers={[{ name: 'Ann', skips: ['c'] }]} />);
+  const panel = within(screen.getByRole('region', { name: 'How bags are made' }));
+  const listed = () => within(panel.getAllByRole('list')[0]!).getAllByRole('listitem').map((one) => one.textContent);
+  expect(listed()).toEqual(['Beams', 'Lamp', 'Wake']);
+  expect(panel.getByText('A maker who sews every block gets 3 bags:')).toBeTruthy();
+  expect(within(panel.getByRole('list', { name: 'In no bag, or named for two' })).getAllByRole('listitem').map((one) => one.textContent)).toEqual(['Wake is in no drop: it has a bag of its own, and nothing says when it is handed out.', 'Nobody sews Wake: it is in no bag.']);
+  expect(panel.queryByRole('button', { name: 'Drop 1: as a rule' })).toBeNull();
+  fireEvent.mouseDown(panel.getByRole('combobox', { name: 'Bags, Drop 1' }));
+  fireEvent.click(screen.getByRole('option', { name: 'one bag for the drop, its blocks within' }));
+  fireEvent.click(panel.getByRole('checkbox', { name: 'Inner bags, Drop 1' }));
+  expect(listed()).toEqual(['Drop 1: Beams, Lamp, each in a bag of its own within; inner bags of 6 × wedge E of Beams, 6 × wedge E of Lamp', 'Wake']);
+  await act(() => vi.advanceTimersByTimeAsync(1500));
+  const drop = { per: 'drop', isInner: true };
+  expect(asked.at(-1)?.body).toEqual({ extras: { ...NO_EXTRAS, bagging: { usual: { per: 'block', isInner: false }, drops: { d1: drop } } }, revision: 0 });
+  fireEvent.click(panel.getByRole('button', { name: 'Drop 1: as a rule' }));
+  expect(listed()).toEqual(['Beams', 'Lamp', 'Wake']);
+}); // prettier-ignore
+
+test('at the table the next bag of the same drop comes by itself; what goes into inner bags is said', async () => {
+  const known = new Map<string, PackingKit>();
+  answering({
+    'GET /api/projects/p/packing': () => [...known.values()],
+    'POST /api/projects/p/packing': ({ body }) => {
+      const { blockId, makerId, kind } = body as BagAct;
+      const before = known.get(blockId + makerId) ?? { blockId, makerId, status: 'to-pack', ticks: {}, holder: null, checkedBy: null };
+      const after: PackingKit = kind === 'close' ? { ...before, status: 'packed' } : before;
+      known.set(blockId + makerId, after);
+      return after;
+    },
+  });
+  const outer = { drop: 'Drop 1', blocks: ['a', 'b'] };
+  const bag = (blockId: string, makerId: string, name: string): TableBag => ({ blockId, makerId, block: name, maker: makerId, drop: 'Drop 1', lines: [], inner, ...(blockId === 'c' ? {} : { outer }) });
+  const bags = [bag('a', 'Ann', 'Beams'), bag('a', 'Bea', 'Beams'), bag('c', 'Ann', 'Wake'), bag('b', 'Ann', 'Lamp')];
+  render(
+    <SWRConfig value={{ provider: () => new Map() }}>
+      <Notices>
+        <PackingTable project={{ id: 'p' } as Project} me="me" bags={bags} fabrics={['Dark']} kits={[]} />
+      </Notices>
+    </SWRConfig>,
+  );
+  fireEvent.change(screen.getByLabelText('Scan or type a bag’s code'), { target: { value: bagCode('a', 'Ann') } });
+  fireEvent.click(screen.getByRole('button', { name: 'Open' }));
+  expect(screen.getByText('Bag 1 of 2 within the bag of Drop 1.')).toBeTruthy();
+  expect(within(screen.getByRole('region', { name: 'Inner bags' })).getByText(/^6 × wedge E, in each: 1 Light, .*1 Dark, 2½″ kite/)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'All in: close this bag' }));
+  expect(await screen.findByText('Bag 2 of 2 within the bag of Drop 1.')).toBeTruthy();
+  expect(await screen.findByText('Beams is done. Into the same bag: Lamp.')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'All in: close this bag' }));
+  await settled();
+  // Nothing more of this drop: another maker’s bag, and one that goes by itself, are left on the list.
+  expect(screen.queryByRole('region', { name: 'The bag' })).toBeNull();
+  expect(screen.getByRole('button', { name: /^Beams, Bea/ })).toBeTruthy();
+}); // prettier-ignore

@@ -1,0 +1,54 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { defaultRecipe } from '@/core/generate';
+import { NO_EXTRAS, bagCode, readBagCode, type BaggingChoices } from '@/core/packing';
+import { listBlocks, makeBlock } from '../blocks';
+import { readKeptCalendar, saveCalendar } from '../calendar';
+import { addMakers, listMakers, setSkip } from '../makers';
+import { testProject, type TestProject } from '../testing';
+import { extrasSchema, outerLabels, projectBags, readKeptExtras, saveExtras } from '.';
+
+/** How bags are made: kept with the extras, and what it makes of bags and labels. */
+let { sql, drop, access, project } = {} as TestProject;
+let blocks: { id: string; name: string }[];
+
+beforeAll(async () => {
+  ({ sql, drop, access, project } = await testProject('Bagging'));
+  for (const kind of ['plate', 'disc', 'star'] as const) await makeBlock(sql, access, { name: kind, recipe: defaultRecipe(kind) });
+  blocks = await listBlocks(sql, project);
+  const { calendar, revision } = await readKeptCalendar(sql, project);
+  const [a, b] = blocks.map(({ id }) => id) as [string, string];
+  const entry = { id: 'd1', kind: 'drop' as const, title: 'Drop 1', day: '2026-12-05', isFixed: false, note: '', blocks: [b, a] };
+  await saveCalendar(sql, access, { calendar: { ...calendar, entries: [entry as never] }, revision });
+  const [ann] = await addMakers(sql, access, ['Ann', 'Bea']);
+  await setSkip(sql, access, ann?.id ?? '', { blockId: a, isSkipped: true });
+}); // prettier-ignore
+
+afterAll(() => drop());
+
+test('a drop is one bag where the host says so; its label holds what the maker sews of it and opens the first bag within', async () => {
+  expect((await projectBags(sql, project, blocks)).map((bag) => bag.blocks.length)).toEqual([1, 1, 1]);
+  expect(await outerLabels(sql, project)).toEqual([]);
+  const bagging: BaggingChoices = { usual: { per: 'drop', isInner: true }, drops: {} };
+  await saveExtras(sql, access, { extras: { ...NO_EXTRAS, bagging }, revision: (await readKeptExtras(sql, project)).revision });
+  const [plate, disc, star] = blocks as [(typeof blocks)[0], (typeof blocks)[0], (typeof blocks)[0]];
+  expect(await projectBags(sql, project, blocks)).toEqual([
+    { key: 'd1', drop: 'Drop 1', blocks: [disc.id, plate.id], isInner: true },
+    { key: star.id, drop: undefined, blocks: [star.id], isInner: true },
+  ]);
+  const labels = await outerLabels(sql, project);
+  expect(labels.map(({ block, maker, lines }) => [block, maker, lines])).toEqual([['Drop 1', 'Ann', ['disc']], ['Drop 1', 'Bea', ['disc', 'plate']]]);
+  const bea = (await listMakers(sql, project)).find(({ name }) => name === 'Bea');
+  expect(readBagCode(labels[1]?.code ?? '')).toBe(bagCode(disc.id, bea?.id ?? ''));
+}); // prettier-ignore
+
+test('how bags are made is refused where it is none of the ways', () => {
+  const wrong = (bagging: unknown) => extrasSchema.validate({ ...NO_EXTRAS, bagging }).error?.message ?? '';
+  const usual = { per: 'block', isInner: false };
+  expect(wrong(undefined)).toBe('');
+  expect(wrong({ usual, drops: { d1: usual } })).toBe('');
+  expect(wrong({ usual: { per: 'maker', isInner: false }, drops: {} })).toContain('per');
+  expect(wrong({ usual: { per: 'block', isInner: 'yes' }, drops: {} })).toContain('isInner');
+  expect(wrong({ usual })).toContain('drops');
+  const many = Object.fromEntries(Array.from({ length: 201 }, (_, i) => [`d${i}`, usual]));
+  expect(wrong({ usual, drops: many })).toContain('200');
+});
