@@ -72,11 +72,11 @@ export async function fillLogbook(
     await addLogEntry(sql, access, { id: randomUUID(), kind, blockId: block && of(block), text });
 }
 
-/** What goes into the bags besides papers and cloth; the last drop is one bag, with its wedges in inner bags. */
+/** What goes into the bags besides papers and cloth; one drop is one bag, with its wedges in inner bags. */
 export async function fillExtras(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
   const { revision } = await readKeptExtras(sql, access.project);
   if (revision > 0) return;
-  const last = dropsOf((await readKeptCalendar(sql, access.project)).calendar).at(-1);
+  const last = dropsOf((await readKeptCalendar(sql, access.project)).calendar).findLast(({ blocks }) => blocks.length > 1);
   const extras: BagExtras = {
     first: [{ what: 'needles, size 10', count: 3 }, { what: 'spool of grey thread', count: 1 }],
     every: [{ what: 'step cards', count: 1 }],

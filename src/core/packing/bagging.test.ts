@@ -17,6 +17,8 @@ test('a bag of a drop holds what the maker sews of it; a block of two drops come
     { key: 'd', drop: undefined, blocks: ['d'], isInner: false },
   ]);
   expect(outerBags(order, drops, mixed, ['a', 'd']).map(({ blocks }) => blocks)).toEqual([['b'], ['c']]);
+  // Of what is left of Drop 1 there is no bag in a bag.
+  expect(outerBags(order, drops, mixed, ['a'])[0]).toEqual({ key: 'b', drop: undefined, blocks: ['b'], isInner: false }); // prettier-ignore
   expect(outerBags(order, drops, USUAL_BAGGING).map(({ key }) => key)).toEqual(order);
 });
 

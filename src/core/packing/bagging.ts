@@ -53,7 +53,8 @@ export function outerBags(
     const before = bags.get(key);
     bags.set(key, { key, drop: isOfDrop ? drop.title : undefined, blocks: [...(before?.blocks ?? []), block], isInner }); // prettier-ignore
   }
-  return [...bags.values()];
+  // What holds one block alone is that block’s bag.
+  return [...bags.values()].map((bag) => (bag.blocks.length > 1 ? bag : { ...bag, key: bag.blocks[0] ?? bag.key, drop: undefined })); // prettier-ignore
 }
 
 /** What the account of a project's bags looks at. */

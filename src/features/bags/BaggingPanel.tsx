@@ -44,7 +44,9 @@ export function BaggingPanel({ choices = USUAL_BAGGING, blocks, drops, order, ma
   };
   return (
     <Box component="section" aria-label="How bags are made" sx={{ mb: 3 }}>
-      <Typography variant="h3" sx={{ mb: 1 }}>How bags are made</Typography>
+      <Typography color="textSecondary" sx={{ mb: 2 }}>
+        A unit that a block has more than once, such as a wedge, may come in an inner bag for each: papers and pieces of one wedge together.
+      </Typography>
       <BaggingRow title="As a rule" own={choices.usual} onChange={(usual) => onChange({ ...choices, usual })} />
       {drops.map(({ id, title }) => (
         <BaggingRow
@@ -93,7 +95,7 @@ function BaggingRow({ title, own, onChange, onRule }: BaggingRowProps) {
         <Choice label={`Bags, ${title}`} value={own.per} choices={PER} onChange={(per) => onChange({ ...own, per: per as Bagging['per'] })} />
       </Box>
       <FormControlLabel
-        label="units that are made again in inner bags"
+        label="units in inner bags"
         control={<Checkbox checked={own.isInner} onChange={(_, isInner) => onChange({ ...own, isInner })} slotProps={{ input: { 'aria-label': `Inner bags, ${title}` } }} />}
       />
       {onRule && <PlainButton look="text" aria-label={`${title}: as a rule`} onClick={onRule}>As a rule</PlainButton>}

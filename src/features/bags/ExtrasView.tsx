@@ -35,9 +35,7 @@ export function ExtrasView({ projectId, kept, ...bags }: ExtrasViewProps) {
   return (
     <Box sx={{ maxWidth: 860 }}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 1, flexWrap: 'wrap', mb: 1 }}>
-        <Typography color="textSecondary">
-          The first bag is that of the block that a maker gets first, whichever blocks they leave out; the last likewise.
-        </Typography>
+        <Typography variant="h3">How bags are made</Typography>
         <SaveButtons {...own} />
       </Stack>
       <ErrorNote error={own.error} />
@@ -47,6 +45,9 @@ export function ExtrasView({ projectId, kept, ...bags }: ExtrasViewProps) {
         </Button>
       )}
       <BaggingPanel choices={present.bagging} onChange={(bagging) => change({ ...present, bagging })} {...bags} />
+      <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+        The first bag is that of the block that a maker gets first, whichever blocks they leave out; the last likewise.
+      </Typography>
       {KINDS.map(({ key, title, hint }) => (
         <ExtrasList key={key} title={title} hint={hint} list={present[key]} onChange={(list) => change({ ...present, [key]: list })} />
       ))}
