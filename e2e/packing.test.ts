@@ -2,10 +2,11 @@ import { rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { create } from 'qrcode';
+import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe, generate } from '@/core/generate';
 import { Application } from './application';
-import { Browser } from './browser';
+import { Browser, PATIENCE_MS } from './browser';
 
 /** Packing by two at one table: a bag in hand, taken over, a scanner, a connection that is lost, a second look. */
 let application: Application;
@@ -176,4 +177,30 @@ test('labels come out of the printer stand-in, once; the packed bag is handed ov
   await host.see('at the counter');
   await host.press('Take back:');
   await host.see('1 maker with packed bags.');
+});
+
+test('places of the shelf are put in their order by keys: kept, and the pick list walks along it', async () => {
+  const places = () => host.driver.executeScript<string[]>("return [...document.querySelectorAll('[aria-label=\"Places along the shelf\"] li')].map((one) => one.textContent.replace('≡', ''))"); // prettier-ignore
+  const open = async () => {
+    await host.go(table.replace('/pack', ''));
+    await host.openTab('Pick list');
+    await host.press('Order of the shelf');
+    await host.see('Drag a place');
+  };
+  await open();
+  expect(await host.faults()).toEqual([]);
+  const before = await places();
+  const [, second] = await host.driver.findElements(By.css('[aria-label="Places along the shelf"] [role=button]')); // prettier-ignore
+  await host.driver.executeScript('arguments[0].focus()', second);
+  for (const key of [' ', Key.ARROW_UP, ' ']) {
+    await host.driver.actions().sendKeys(key).perform();
+    await new Promise((resolve) => setTimeout(resolve, 300));
+  }
+  const after = [before[1], before[0], ...before.slice(2)];
+  await host.driver.wait(async () => JSON.stringify(await places()) === JSON.stringify(after), PATIENCE_MS);
+  await host.openTab('How bags are made');
+  await host.see('Saved');
+  expect(await host.faults()).toEqual([]);
+  await open();
+  expect(await places()).toEqual(after);
 });

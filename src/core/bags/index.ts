@@ -22,3 +22,4 @@ export {
   type InnerLine,
   type InnerSources,
 } from './innerBags';
+export { pickStops, shareStops, type PickStop } from './pickWalk';

@@ -13,6 +13,8 @@ export interface BagExtras {
   readonly last: readonly BagExtra[];
   readonly every: readonly BagExtra[];
   readonly bagging?: BaggingChoices;
+  /** Places along the shelf in the order in which one walks past them, as pick lists call them. */
+  readonly walk?: readonly string[];
 }
 
 export const NO_EXTRAS: BagExtras = { first: [], last: [], every: [] };

@@ -20,6 +20,7 @@ import { ExtrasView } from './ExtrasView';
 import { FromStockView } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { PickListView } from './PickListView';
+import { useExtras } from './useExtras';
 
 interface BagsStationProps {
   readonly project: Project;
@@ -53,6 +54,7 @@ export function BagsStation({
   drops,
   order,
 }: BagsStationProps) {
+  const own = useExtras(project.id, extras);
   const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock' | 'extras'>('wall');
   // The map of the top leads to a block's bag by its name in the address.
   useEffect(() => {
@@ -116,7 +118,7 @@ export function BagsStation({
       )}
       {tab === 'contents' && (
         <Stack spacing={2}>
-          {outerBags(order, drops, extras.extras.bagging ?? USUAL_BAGGING).map(
+          {outerBags(order, drops, own.present.bagging ?? USUAL_BAGGING).map(
             ({ key, drop, blocks: own, isInner }) => (
               <Stack
                 key={key}
@@ -138,16 +140,15 @@ export function BagsStation({
         </Stack>
       )}
       {tab === 'extras' && (
-        <ExtrasView
-          projectId={project.id}
-          kept={extras}
-          blocks={blocks}
-          drops={drops}
-          order={order}
-          makers={makers}
+        <ExtrasView own={own} blocks={blocks} drops={drops} order={order} makers={makers} />
+      )}
+      {tab === 'pick' && (
+        <PickListView
+          {...{ blocks, makers, drops, project }}
+          walk={own.present.walk ?? []}
+          onWalk={(walk) => own.change({ ...own.present, walk })}
         />
       )}
-      {tab === 'pick' && <PickListView list={pickList} project={project} makers={makers.length} />}
       {tab === 'stock' && <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} />}
     </Box>
   );

@@ -6,11 +6,10 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ComponentProps } from 'react';
 import { EXTRA_LIMITS, type BagExtra, type BagExtras } from '@/core/packing';
-import type { KeptExtras } from '@/server/bags';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { NumberField } from '@/ui/NumberField';
 import { SaveButtons } from '@/ui/SaveButtons';
-import { useSavedDocument } from '@/ui/useSavedDocument';
+import type { SavedDocument } from '@/ui/useSavedDocument';
 import { BaggingPanel } from './BaggingPanel';
 
 const KINDS: readonly {
@@ -24,13 +23,11 @@ const KINDS: readonly {
 ];
 
 interface ExtrasViewProps extends Omit<ComponentProps<typeof BaggingPanel>, 'choices' | 'onChange'> {
-  readonly projectId: string;
-  readonly kept: KeptExtras;
+  readonly own: SavedDocument<BagExtras>;
 }
 
 /** How bags are made, and what goes into them besides papers and cloth: counted in at the packing table, on cards and labels. Saved by itself, with undo. */
-export function ExtrasView({ projectId, kept, ...bags }: ExtrasViewProps) {
-  const own = useSavedDocument<BagExtras>({ projectId, name: 'extras', initial: kept.extras, revision: kept.revision });
+export function ExtrasView({ own, ...bags }: ExtrasViewProps) {
   const { present, change } = own;
   return (
     <Box sx={{ maxWidth: 860 }}>

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -6,83 +7,125 @@ import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import type { PickLine, PickList } from '@/core/bags';
+import { useState } from 'react';
+import { pickList, pickStops, sewersOf, shareStops, type PickStop } from '@/core/bags';
 import { formatLength } from '@/core/length';
 import { counted } from '@/core/words';
+import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
+import { Choice } from '@/ui/Choice';
+import { NumberField } from '@/ui/NumberField';
+import { PlainButton } from '@/ui/PlainButton';
+import { SortableList } from '@/ui/SortableList';
+import type { BagBlock } from './bagBlock';
 
 interface PickListViewProps {
-  readonly list: PickList;
+  readonly blocks: readonly BagBlock[];
+  readonly makers: readonly Maker[];
+  readonly drops: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly blocks: readonly string[];
+  }[];
   readonly project: Pick<Project, 'unitSystem'>;
-  readonly makers: number;
+  /** Keys of the places along the shelf, as far as someone said. */
+  readonly walk: readonly string[];
+  /** Places are put in another order; none where that is not done here. */
+  readonly onWalk?: (walk: readonly string[]) => void;
 }
 
-/** What all bags take: one line per thing, with how its total comes about. */
-export function PickListView({ list, project, makers }: PickListViewProps) {
-  const size = (millimetres: number) => formatLength(millimetres, project.unitSystem);
+const ALL = 'all';
+const MOST_HELPERS = 12;
+
+/** What all bags, or those of a drop, take: place by place along the shelf, with how each total comes about, shared among helpers. */
+export function PickListView({ blocks, makers, drops, project, walk, onWalk }: PickListViewProps) {
+  const [drop, setDrop] = useState(ALL);
+  const [helpers, setHelpers] = useState(1);
+  const [isMoving, setIsMoving] = useState(false);
+  const own = drops.find(({ id }) => id === drop);
+  const wanted = own ? blocks.filter(({ id }) => own.blocks.includes(id)) : blocks;
+  const list = pickList(wanted.map(({ id, name, bag }) => ({ block: name, contents: bag, bags: sewersOf(id, makers).length })));
+  const stops = pickStops(list, walk);
+  const shares = shareStops(stops, helpers);
+  const move = (id: string, toId: string) => {
+    const keys = stops.map(({ key }) => key);
+    const to = keys.indexOf(toId);
+    // Places that this drop does not visit keep theirs.
+    onWalk?.([...keys.filter((key) => key !== id).toSpliced(to, 0, id), ...walk.filter((key) => !keys.includes(key))]);
+  };
   return (
     <Box>
+      <Stack direction="row" className="no-print" sx={{ gap: 1.5, flexWrap: 'wrap', alignItems: 'center', mb: 1.5 }}>
+        {drops.length > 0 && (
+          <Box sx={{ width: 190 }}>
+            <Choice label="For" value={drop} choices={[[ALL, 'all bags'], ...drops.map(({ id, title }) => [id, title] as const)]} onChange={setDrop} />
+          </Box>
+        )}
+        <Box sx={{ width: 140 }}>
+          <NumberField label="Helpers who pick" value={helpers} least={1} most={MOST_HELPERS} isWhole onChange={setHelpers} />
+        </Box>
+        {onWalk && (
+          <PlainButton aria-expanded={isMoving} onClick={() => setIsMoving(!isMoving)}>
+            {isMoving ? 'The places are right' : 'Order of the shelf'}
+          </PlainButton>
+        )}
+      </Stack>
       <Typography gutterBottom>
-        For {counted(makers, 'maker')}, one bag for each block that they sew. Each shelf is visited once.
+        {`${own ? `${own.title}, for` : 'For'} ${counted(makers.length, 'maker')}, one bag for each block that they sew: ${counted(stops.length, 'place')}. Each place on the shelf is visited once.`}
       </Typography>
-      <Typography variant="h3" sx={{ mt: 2 }}>
-        Papers
-      </Typography>
-      <Lines lines={list.papers.map((line) => ({ ...line, name: line.what }))} first="Paper" />
-      {list.extras.length > 0 && (
-        <>
-          <Typography variant="h3" sx={{ mt: 2 }}>
-            For the places in the top
+      {isMoving && (
+        <Box className="no-print" sx={{ maxWidth: 520, mb: 2 }}>
+          <Typography color="textSecondary" sx={{ mb: 0.5 }}>
+            Drag a place to where it stands as you walk along the shelf, or take it up with the space bar.
           </Typography>
-          <Lines
-            lines={list.extras.map((line) => ({
-              ...line,
-              name: `${line.what}, ${size(line.widthMm)} × ${size(line.lengthMm)}`,
-            }))}
-            first="Cut"
-          />
-        </>
+          <SortableList label="Places along the shelf" what="the place" items={stops.map(({ key, title }) => ({ id: key, content: <span>{title}</span> }))} onMove={move} />
+        </Box>
       )}
-      {list.cloth.map(({ fabric, lines }) => (
-        <Box key={fabric} sx={{ breakInside: 'avoid' }}>
-          <Typography variant="h3" sx={{ mt: 2 }}>
-            {fabric}
-          </Typography>
-          <Lines
-            lines={lines.map((line) => ({ ...line, name: `${size(line.widthMm)} × ${size(line.lengthMm)}` }))}
-            first="Cut"
-          />
+      {shares.map((share, helper) => (
+        <Box key={helper} component="section" aria-label={shares.length > 1 ? `Helper ${helper + 1}` : 'Pick list'}>
+          {shares.length > 1 && (
+            <Typography variant="h3" sx={{ mt: 3 }}>
+              {`Helper ${helper + 1}: ${counted(share.length, 'place')}, ${counted(share.reduce((sum, { pieces }) => sum + pieces, 0), 'piece')}`}
+            </Typography>
+          )}
+          <Lines stops={share} project={project} />
         </Box>
       ))}
     </Box>
   );
-}
+} // prettier-ignore
 
-function Lines({ lines, first }: { lines: readonly (PickLine & { name: string })[]; first: string }) {
+function Lines({ stops, project }: { readonly stops: readonly PickStop[]; readonly project: Pick<Project, 'unitSystem'> }) {
+  const size = (millimetres: number) => formatLength(millimetres, project.unitSystem);
   return (
     <TableContainer>
       <Table size="small">
         <TableHead>
           <TableRow>
-            <TableCell>{first}</TableCell>
+            <TableCell>Place</TableCell>
+            <TableCell>What</TableCell>
             <TableCell align="right">Total</TableCell>
             <TableCell>Per bag × bags</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
-          {lines.map(({ name, total, parts }) => (
-            <TableRow key={name}>
-              <TableCell>{name}</TableCell>
-              <TableCell align="right">
-                <strong>{total}</strong>
-              </TableCell>
-              <TableCell>
-                {parts.map(({ block, perBag, bags }) => `${block} ${perBag} × ${bags}`).join(' + ')}
-              </TableCell>
-            </TableRow>
-          ))}
+          {stops.flatMap(({ key, title, lines }) =>
+            lines.map((line, index) => {
+              const cut = 'widthMm' in line ? `${size(line.widthMm)} × ${size(line.lengthMm)}` : '';
+              return (
+                <TableRow key={`${key}${index}`} sx={{ breakInside: 'avoid' }}>
+                  <TableCell sx={{ fontWeight: 600 }}>{index === 0 ? title : ''}</TableCell>
+                  <TableCell>{key === 'top' ? `${line.what}, ${cut}` : cut || 'papers'}</TableCell>
+                  <TableCell align="right">
+                    <strong>{line.total}</strong>
+                  </TableCell>
+                  <TableCell>{line.parts.map(({ block, perBag, bags }) => `${block} ${perBag} × ${bags}`).join(' + ')}</TableCell>
+                </TableRow>
+              );
+            }),
+          )}
         </TableBody>
       </Table>
     </TableContainer>
   );
-}
+} // prettier-ignore

@@ -6,8 +6,7 @@ import Stack from '@mui/material/Stack';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState, type ReactNode } from 'react';
-import type { PickList } from '@/core/bags';
+import { useEffect, useState, type ComponentProps, type ReactNode } from 'react';
 import { UNIT_DEFAULTS, formatLength } from '@/core/length';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
@@ -26,7 +25,9 @@ interface PrintSheetsProps {
   readonly project: Project;
   readonly blocks: readonly BagBlock[];
   readonly makers: readonly Maker[];
-  readonly list: PickList;
+  readonly drops: ComponentProps<typeof PickListView>['drops'];
+  /** Places along the shelf. */
+  readonly walk: readonly string[];
   readonly fabrics: readonly string[];
   /** Labels of bags that hold a whole drop. */
   readonly outer: readonly OuterLabel[];
@@ -40,7 +41,7 @@ interface OuterLabel {
 }
 
 /** What is printed for packing: the pick list, each block's bag, and a label per bag. */
-export function PrintSheets({ project, blocks, makers, list, fabrics, outer }: PrintSheetsProps) {
+export function PrintSheets({ project, blocks, makers, drops, walk, fabrics, outer }: PrintSheetsProps) {
   const [page, setPage] = useState(project.pageSize);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) =>
@@ -73,7 +74,7 @@ export function PrintSheets({ project, blocks, makers, list, fabrics, outer }: P
       <BoughtLabels projectId={project.id} labels={labels} />
       <PrinterPanel project={project} blocks={blocks} makers={makers} />
       <Typography variant="h2">{project.name}: pick list</Typography>
-      <PickListView list={list} project={project} makers={makers.length} />
+      <PickListView {...{ blocks, makers, drops, project, walk }} />
       <Box sx={{ breakBefore: 'page', pt: 2 }}>
         <Typography variant="h2" gutterBottom>
           {project.name}: in each bag

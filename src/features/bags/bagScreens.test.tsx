@@ -10,6 +10,7 @@ import { Notices } from '@/ui/Notices';
 import { FakeStream, answering, settled, type Asked } from '@/ui/testing';
 import { PLAIN_MAKER } from '@/ui/testing';
 import { ExtrasView } from './ExtrasView';
+import { useExtras } from './useExtras';
 import { FromStockView } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { BagsStation } from './BagsStation';
@@ -175,8 +176,8 @@ test('the pick list adds up what all bags take, with how each total comes about'
   const rows = screen.getAllByRole('row').map((row) => [...row.querySelectorAll('td')].map(({ textContent }) => textContent));
   for (const { name, count, spares } of bag.papers) {
     const row = rows.find(([first]) => first === name);
-    expect(row?.[1]).toBe(String(3 * (count + spares)));
-    expect(row?.[2]).toBe(`Plate ${count + spares} × 2 + Star ${count + spares} × 1`);
+    expect(row?.[2]).toBe(String(3 * (count + spares)));
+    expect(row?.[3]).toBe(`Plate ${count + spares} × 2 + Star ${count + spares} × 1`);
   }
 }); // prettier-ignore
 
@@ -188,7 +189,8 @@ test('a label for each bag that is packed and none for a skipped block; L prints
       project={project as never}
       blocks={blocks}
       makers={makers}
-      list={list}
+      drops={[]}
+      walk={[]}
       fabrics={['Ink']}
       outer={[{ block: 'Drop 1', maker: 'Ada', code: '012-345-678', lines: ['Plate', 'Star'] }]}
     />,
@@ -329,7 +331,8 @@ test('what was counted into the stock is what bags are packed from, until anothe
 test('extras are said once for all bags: added, counted, taken out, saved by themselves with undo', async () => {
   vi.useFakeTimers();
   const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
-  render(<ExtrasView projectId="p1" kept={{ extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 }} blocks={[]} drops={[]} order={[]} makers={[]} />);
+  const Extras = () => <ExtrasView own={useExtras('p1', { extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 })} blocks={[]} drops={[]} order={[]} makers={[]} />;
+  render(<Extras />);
   const add = (what: string) => {
     fireEvent.change(screen.getByRole('textbox', { name: 'More in each maker’s first bag' }), { target: { value: what } });
     fireEvent.click(within(screen.getByRole('region', { name: 'In each maker’s first bag' })).getByRole('button', { name: 'Add' }));

@@ -8,10 +8,12 @@ import { plannedSheet } from '@/core/testing';
 import type { BagAct, PackingKit } from '@/server/bags';
 import type { Project } from '@/server/projects';
 import { Notices } from '@/ui/Notices';
-import { answering, settled } from '@/ui/testing';
+import { PLAIN_MAKER, answering, settled } from '@/ui/testing';
 import { ExtrasView } from './ExtrasView';
 import { PackingTable } from './PackingTable';
+import { PickListView } from './PickListView';
 import type { TableBag } from './tableBag';
+import { useExtras } from './useExtras';
 
 const sheet = plannedSheet(generate(defaultRecipe('beams')), { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' }); // prettier-ignore
 const inner = innerBags(sheet);
@@ -22,7 +24,8 @@ const drops = [{ id: 'd1', title: 'Drop 1', blocks: ['a', 'b'] }];
 test('bags are made by drop or by block, with inner bags of units; the bags that come of it are listed, and what is in none', async () => {
   vi.useFakeTimers();
   const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
-  render(<ExtrasView projectId="p1" kept={{ extras: NO_EXTRAS, revision: 0 }} blocks={blocks} drops={drops} order={['a', 'b', 'c']} makers={[{ name: 'Ann', skips: ['c'] }]} />);
+  const Extras = () => <ExtrasView own={useExtras('p1', { extras: NO_EXTRAS, revision: 0 })} blocks={blocks} drops={drops} order={['a', 'b', 'c']} makers={[{ name: 'Ann', skips: ['c'] }]} />;
+  render(<Extras />);
   const panel = within(screen.getByRole('region', { name: 'How bags are made' }));
   const listed = () => within(panel.getAllByRole('list')[0]!).getAllByRole('listitem').map((one) => one.textContent);
   expect(listed()).toEqual(['Beams', 'Lamp', 'Wake']);
@@ -74,4 +77,26 @@ test('at the table the next bag of the same drop comes by itself; what goes into
   // Nothing more of this drop: another maker’s bag, and one that goes by itself, are left on the list.
   expect(screen.queryByRole('region', { name: 'The bag' })).toBeNull();
   expect(screen.getByRole('button', { name: /^Beams, Bea/ })).toBeTruthy();
+}); // prettier-ignore
+
+test('a pick list is for all bags or a drop, walks along the shelf in its order, and is shared among helpers in stretches', () => {
+  const makers = [{ id: 'm1', name: 'Ann', hasLink: true, skips: ['b'], ...PLAIN_MAKER }, { id: 'm2', name: 'Bea', hasLink: true, skips: [], ...PLAIN_MAKER }];
+  const walk = ['cloth:Middle', 'papers:2″ hexagon'];
+  render(<PickListView blocks={blocks} makers={makers} drops={drops} project={{ unitSystem: 'inch' }} walk={walk} onWalk={() => undefined} />);
+  const places = () => screen.getAllByRole('row').map((row) => row.firstElementChild?.textContent ?? '').filter((place) => place !== '' && place !== 'Place');
+  expect(places().slice(0, 2)).toEqual(['Middle', '2″ hexagon']);
+  const hexagons = () => screen.getAllByRole('row').find((row) => row.textContent?.includes('2″ hexagon'))?.textContent;
+  // A hexagon and a spare in each bag: two makers sew Beams and Wake, one sews Lamp.
+  expect(hexagons()).toBe('2″ hexagonpapers10Beams 2 × 2 + Lamp 2 × 1 + Wake 2 × 2');
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'For' }));
+  fireEvent.click(screen.getByRole('option', { name: 'Drop 1' }));
+  expect(hexagons()).toBe('2″ hexagonpapers6Beams 2 × 2 + Lamp 2 × 1');
+  const all = places();
+  fireEvent.change(screen.getByRole('textbox', { name: 'Helpers who pick' }), { target: { value: '3' } });
+  const helpers = screen.getAllByRole('region', { name: /^Helper/ });
+  expect(helpers).toHaveLength(3);
+  expect(places()).toEqual(all);
+  expect(within(helpers[0]!).getByRole('heading').textContent).toMatch(/^Helper 1: \d+ places?, \d+ pieces$/);
+  fireEvent.click(screen.getByRole('button', { name: 'Order of the shelf' }));
+  expect(within(screen.getByRole('list', { name: 'Places along the shelf' })).getAllByRole('listitem').map((one) => one.textContent?.replace('≡', ''))).toEqual(all);
 }); // prettier-ignore

@@ -37,6 +37,10 @@ const bagging = Joi.object<Bagging>({
 /** Drops of which bags are made otherwise. */
 const MOST_DROPS = 200;
 
+/** Places along a shelf, and letters of one: a paper’s name or a cloth’s. */
+const MOST_PLACES = 2000;
+const PLACE_LETTERS = 200;
+
 /** Extras as they are sent. */
 export const extrasSchema = Joi.object<BagExtras>({
   first: list,
@@ -46,6 +50,7 @@ export const extrasSchema = Joi.object<BagExtras>({
     usual: bagging.required(),
     drops: Joi.object().pattern(Joi.string().max(80), bagging).max(MOST_DROPS).required(),
   }),
+  walk: Joi.array().items(Joi.string().max(PLACE_LETTERS)).unique().max(MOST_PLACES),
 });
 
 export async function readKeptExtras(sql: Sql, project: Project): Promise<KeptExtras> {

@@ -1,9 +1,10 @@
-import { innerBags, pickList } from '@/core/bags';
+import { innerBags } from '@/core/bags';
 import { PrintSheets } from '@/features/bags/PrintSheets';
-import { sewersOf } from '@/core/bags';
+import { dropsOf } from '@/core/calendar';
 import { database } from '@/server/database';
 import { saySaved } from '@/core/sheet';
-import { outerLabels, projectBags } from '@/server/bags';
+import { outerLabels, projectBags, readKeptExtras } from '@/server/bags';
+import { readKeptCalendar } from '@/server/calendar';
 import { papersOfProject } from '@/server/blocks';
 import { loadBlocks, loadPeople } from '../../load';
 
@@ -17,13 +18,10 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
   const isInner = new Set(
     (await projectBags(database(), project, blocks)).flatMap((bag) => (bag.isInner ? bag.blocks : [])),
   );
-  const list = pickList(
-    blocks.map(({ id, name, sheet }) => ({
-      block: name,
-      contents: sheet.bag,
-      bags: sewersOf(id, makers).length,
-    })),
-  );
+  const [{ calendar }, { extras }] = await Promise.all([
+    readKeptCalendar(database(), project),
+    readKeptExtras(database(), project),
+  ]);
   return (
     <PrintSheets
       project={project}
@@ -36,7 +34,8 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
         ...(isInner.has(id) ? { inner: innerBags(sheet) } : {}),
       }))}
       makers={makers}
-      list={list}
+      drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
+      walk={extras.walk ?? []}
       fabrics={fabrics}
       outer={await outerLabels(database(), project)}
     />
