@@ -76,7 +76,9 @@ export async function fillLogbook(
 export async function fillExtras(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
   const { revision } = await readKeptExtras(sql, access.project);
   if (revision > 0) return;
-  const last = dropsOf((await readKeptCalendar(sql, access.project)).calendar).findLast(({ blocks }) => blocks.length > 1);
+  const last = dropsOf((await readKeptCalendar(sql, access.project)).calendar).findLast(
+    ({ blocks }) => blocks.length > 1,
+  );
   const extras: BagExtras = {
     first: [{ what: 'needles, size 10', count: 3 }, { what: 'spool of grey thread', count: 1 }],
     every: [{ what: 'step cards', count: 1 }],

@@ -4,6 +4,7 @@ import type { ProjectBasting, Patch } from '../block';
 import { stripCut } from '../cutting';
 import { roundUpToGrid, type UnitSystem } from '../length';
 import { withSpares } from '../papers';
+import { spareRule, type SpareRules } from './spareRules';
 import { fillsPlace, type BlockEnding } from '../setting';
 import { backgroundOf, nameKinds, type Hand, type MarkedPaper, type PaperKind, type Sorted } from '../shapes';
 
@@ -44,6 +45,8 @@ export interface BagContents {
 
 export interface BagSettings {
   readonly sparesPercent: number;
+  /** Spares of papers that have a rule of their own, by their plain names. */
+  readonly spareRules?: SpareRules;
   readonly allowanceMm: number;
   readonly system: UnitSystem;
   /** Papers of the project that bear a mark because another looks like them. */
@@ -66,7 +69,8 @@ export function bagContents(patches: readonly Patch[], sorted: Sorted, settings:
     const hands = handOf.filter((_, patch) => kindOf[patch] === index);
     const count = hands.length;
     const per = (hand: Hand) => hands.filter((own) => own === hand).length;
-    const spares = withSpares(count, settings.sparesPercent) - count;
+    const rule = spareRule(kind, settings);
+    const spares = withSpares(count, settings.sparesPercent, rule) - count;
     return { kind, name: itemAt(names, index), count, spares, left: per('L'), right: per('R') };
   });
   const fabrics = [...new Set(patches.map(({ fabric }) => fabric))].sort().map((fabric): BagFabric => {

@@ -1,10 +1,11 @@
 import { expect, test } from 'vitest';
 import { buildSeamGraph } from '../block';
 import { planAssembly } from '../assembly';
-import { papersInPlay, withSpares } from '../papers';
+import { papersInPlay, projectPapers, withSpares, type SpareRule } from '../papers';
+import { paperRuns } from '../printing';
 import { groupKinds } from '../shapes';
 import { cutGrid, rosette } from '../testing';
-import { bagContents, pickList } from '.';
+import { bagContents, pickList, spareRule } from '.';
 
 const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
 const bagOf = (patches: ReturnType<typeof rosette>) =>
@@ -19,6 +20,25 @@ test('a bag holds every paper with spares rounded up, and cloth for every patch'
   expect(fabrics[0]?.cuts[0]?.widthMm).toBeCloseTo(2.25 * 25.4, 6);
   expect(fabrics[0]?.cuts[0]?.lengthMm).toBeCloseTo(2.5 * 25.4, 6);
 }); // prettier-ignore
+
+test('spares of a paper follow its own rule in the bag, the print and the count of the project; nothing spare of what is not there', () => {
+  const patches = rosette(3);
+  const sorted = groupKinds(patches.map(({ outline }) => outline));
+  const sparesBy = (rule: SpareRule | undefined, name = '1″ hexagon') => {
+    const spareRules = rule ? { [name]: rule } : {};
+    const [bag] = bagContents(patches, sorted, { ...SETTINGS, spareRules }).papers;
+    const [run] = paperRuns({ patches }, [], 'inch', SETTINGS.sparesPercent, spareRules);
+    const block = { id: 'a', name: 'A', patches, joins: [], usesPerPaper: patches.map(() => 1) };
+    const [kind] = projectPapers([block], null, SETTINGS.sparesPercent, (own) => spareRule(own, { system: 'inch', spareRules })).kinds; // prettier-ignore
+    return [bag!.spares, run!.count - 37, kind!.inBags - 37, kind!.policies['all-first'].needed - 37];
+  };
+  expect(sparesBy(undefined)).toEqual([2, 2, 2, 2]);
+  expect(sparesBy({ percent: 20 })).toEqual([8, 8, 8, 8]);
+  expect(sparesBy({ count: 5 })).toEqual([5, 5, 5, 5]);
+  expect(sparesBy({ count: 0 })).toEqual([0, 0, 0, 0]);
+  expect(sparesBy({ count: 5 }, '2″ hexagon')).toEqual([2, 2, 2, 2]);
+  expect(withSpares(0, 5, { count: 5 })).toBe(0);
+});
 
 test('the pick list adds up blocks that take the same thing, and says how', () => {
   const [a, b] = [bagOf(rosette(1)), bagOf(rosette(2))];

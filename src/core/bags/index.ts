@@ -23,3 +23,4 @@ export {
   type InnerSources,
 } from './innerBags';
 export { pickStops, shareStops, type PickStop } from './pickWalk';
+export { plainName, spareRule, type SpareRules } from './spareRules';

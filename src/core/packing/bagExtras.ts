@@ -1,3 +1,4 @@
+import type { SpareRules } from '../bags';
 import type { BaggingChoices } from './bagging';
 import type { PackingLine } from './packingLines';
 
@@ -15,6 +16,8 @@ export interface BagExtras {
   readonly bagging?: BaggingChoices;
   /** Places along the shelf in the order in which one walks past them, as pick lists call them. */
   readonly walk?: readonly string[];
+  /** Spares of papers that have a rule of their own, by their plain names. */
+  readonly spares?: SpareRules;
 }
 
 export const NO_EXTRAS: BagExtras = { first: [], last: [], every: [] };

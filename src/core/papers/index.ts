@@ -8,6 +8,7 @@ export {
   withSpares,
   type BastePolicy,
   type PaperNeed,
+  type SpareRule,
 } from './papersInPlay';
 export { papersOverTime, type PapersAt } from './papersOverTime';
 export { outerPapers, sideOf, type OuterPapers } from './outerPapers';

@@ -102,9 +102,14 @@ function bump(counts: number[], index: number, by: number): void {
   counts[index] = itemAt(counts, index) + by;
 }
 
-/** Papers to put in a bag: the count with spares, rounded up. */
-export function withSpares(count: number, sparesPercent: number): number {
-  return count + Math.ceil((count * sparesPercent) / 100 - 1e-9);
+/** Spare papers of one kind, where they are not as many as of the others: a share of its count, or so many in each bag. */
+export type SpareRule = { readonly percent: number } | { readonly count: number };
+
+/** Papers to put in a bag: the count with spares, a share rounded up. Of what is not in it there are no spares. */
+export function withSpares(count: number, sparesPercent: number, rule?: SpareRule): number {
+  if (count === 0) return 0;
+  if (rule && 'count' in rule) return count + rule.count;
+  return count + Math.ceil((count * (rule?.percent ?? sparesPercent)) / 100 - 1e-9);
 }
 
 /** Papers in a ready-cut pack. */

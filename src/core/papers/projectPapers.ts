@@ -2,9 +2,9 @@ import { itemAt, knownOf } from '../lists';
 import { buildSeamGraph, type Patch } from '../block';
 import type { Outline } from '../geometry';
 import type { Setting } from '../setting';
-import { NO_PAPER, backgroundOf, groupKinds } from '../shapes';
+import { NO_PAPER, backgroundOf, groupKinds, type PaperKind } from '../shapes';
 import { outerPapers } from './outerPapers';
-import { BASTE_POLICIES, papersInPlay, withSpares, type BastePolicy } from './papersInPlay';
+import { BASTE_POLICIES, papersInPlay, withSpares, type BastePolicy, type SpareRule } from './papersInPlay';
 
 /** One block with the order in which it is sewn. */
 export interface SewnBlock {
@@ -71,6 +71,7 @@ interface KindTurn extends Turn {
  * Counts one maker's papers for a whole project as its blocks are made one after another: a paper is free again when its
  * patch is surrounded, those at a block's rim only when the block is joined there. Without a setting rims are kept to
  * the end. Needed = max(most in use at once, uses ÷ uses per paper), and spares.
+ * @param ruleOf spares of a kind where it has its own; so many in a bag count once where papers go from bag to bag
  * @param setting order of making and how blocks are joined; null where there is none yet
  * Cost: that of a seam graph for each block, and blocks squared in counting.
  */
@@ -78,6 +79,7 @@ export function projectPapers(
   blocks: readonly SewnBlock[],
   setting: Setting | null,
   sparesPercent: number,
+  ruleOf: (kind: PaperKind) => SpareRule | undefined = () => undefined,
 ): ProjectPapers {
   const order = inOrder(blocks, setting);
   // Backgrounds are cloth: each block's own is left out.
@@ -101,16 +103,21 @@ export function projectPapers(
     BASTE_POLICIES.map((policy) => [policy, peaksOf(turns, kinds.length, policy)]),
   ) as Record<BastePolicy, number[]>;
   return {
-    kinds: kinds.map(({ outline }, kind) => {
+    kinds: kinds.map((own, kind) => {
+      const { outline } = own;
+      const rule = ruleOf(own);
       const uses = turns.reduce((sum, turn) => sum + countOf(turn, kind), 0);
       const usesPerPaper = leastUses(turns, kind);
       const policies = Object.fromEntries(
         BASTE_POLICIES.map((policy) => {
           const peak = itemAt(peaks[policy], kind);
-          return [policy, { peak, needed: withSpares(Math.max(peak, Math.ceil(uses / usesPerPaper)), sparesPercent) }]; // prettier-ignore
+          return [policy, { peak, needed: withSpares(Math.max(peak, Math.ceil(uses / usesPerPaper)), sparesPercent, rule) }]; // prettier-ignore
         }),
       ) as ProjectKind['policies'];
-      const inBags = turns.reduce((sum, turn) => sum + withSpares(countOf(turn, kind), sparesPercent), 0);
+      const inBags = turns.reduce(
+        (sum, turn) => sum + withSpares(countOf(turn, kind), sparesPercent, rule),
+        0,
+      );
       return { outline, uses, usesPerPaper, inBags, policies };
     }),
     blocks: turns.map((_, turn) => afterTurn(turns, turn, kinds.length)),

@@ -5,6 +5,7 @@ import type { UnitSystem } from '../length';
 import { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './jigs';
 import type { PageSize, PrintJob } from './ink';
 import { papersJob, type PaperRun } from './papersJob';
+import { spareRule, type SpareRules } from '../bags';
 import { withSpares } from '../papers';
 import { groupPapers, markOf, nameKinds, type MarkedPaper } from '../shapes';
 import { InvalidInputError } from '../errors';
@@ -19,6 +20,7 @@ export interface PrintWish {
   readonly allowanceMm: number;
   /** Spare papers of the bag, printed with the others. */
   readonly sparesPercent: number;
+  readonly spareRules?: SpareRules;
   readonly gapMm: number;
   readonly hasHole: boolean;
   /** Index of the paper kind, for a window or a guide. */
@@ -34,7 +36,7 @@ export function printJob(
 ): PrintJob {
   const { size, system, gapMm, hasHole } = wish;
   if (wish.what === 'papers') {
-    const runs = paperRuns(document, marks, system, wish.sparesPercent);
+    const runs = paperRuns(document, marks, system, wish.sparesPercent, wish.spareRules);
     return papersJob(runs, { title: name, size, gapMm, hasHole });
   }
   if (wish.what === 'centring') {
@@ -61,14 +63,17 @@ export function paperRuns(
   marks: readonly MarkedPaper[],
   system: UnitSystem,
   sparesPercent = 0,
+  spareRules: SpareRules = {},
 ): PaperRun[] {
   const { kinds, kindOf, handOf } = groupPapers(patches);
   const names = nameKinds(kinds, system, marks);
-  return kinds.flatMap(({ outline, isHanded }, kind): PaperRun[] => {
+  return kinds.flatMap((own, kind): PaperRun[] => {
+    const { outline, isHanded } = own;
     const hands = handOf.filter((_, patch) => kindOf[patch] === kind);
     const mark = markOf(outline, marks);
     const run = { name: itemAt(names, kind), ...(mark ? { mark } : {}) };
-    const spares = withSpares(hands.length, sparesPercent) - hands.length;
+    const spares =
+      withSpares(hands.length, sparesPercent, spareRule(own, { system, marks, spareRules })) - hands.length;
     if (!isHanded) return [{ ...run, outline, count: hands.length + spares }];
     // The outline of a kind is that of its first patch from the front, whichever hand that is.
     const isRight = hands[0] === 'R';

@@ -1,4 +1,5 @@
 import { itemAt } from '../lists';
+import { spareRule, type SpareRules } from '../bags';
 import { BASTE_METHODS } from '../basting';
 import type { UnitSystem } from '../length';
 import { projectPapers, type ProjectPapers, type SewnBlock } from '../papers';
@@ -21,6 +22,7 @@ export interface PapersSources {
   readonly setting: Setting | null;
   readonly marks: readonly MarkedPaper[];
   readonly sparesPercent: number;
+  readonly spareRules?: SpareRules;
   readonly system: UnitSystem;
 }
 
@@ -30,9 +32,12 @@ export function papersOfBlocks({
   setting,
   marks,
   sparesPercent,
+  spareRules = {},
   system,
 }: PapersSources): PapersOfProject {
-  const papers = projectPapers(blocks.map(sewnBlock), setting, sparesPercent);
+  const papers = projectPapers(blocks.map(sewnBlock), setting, sparesPercent, (kind) =>
+    spareRule(kind, { system, marks, spareRules }),
+  );
   const { kinds } = groupKinds(papers.kinds.map(({ outline }) => outline));
   const folded = blocks.map(({ id, name, sheet: { patches } }) => ({ id, name, patches }));
   return {

@@ -29,7 +29,7 @@ export function BagContentsCard({ block, project, fabrics, isInner = false }: Ba
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 3 }}>
         <Box>
           <Typography color="textSecondary" gutterBottom>
-            Papers, with {sparesPercent} % spares rounded up
+            Papers, with {sparesPercent} % spares rounded up where nothing else is said
           </Typography>
           {block.bag.papers.map(({ kind, name, count, spares, left, right }) => (
             <Stack key={name} direction="row" spacing={1.5} sx={{ alignItems: 'center', py: 0.5 }}>

@@ -39,6 +39,8 @@ interface BagsStationProps {
   }[];
   /** Ids of all blocks in the order in which they are handed out. */
   readonly order: readonly string[];
+  /** Plain names of all papers. */
+  readonly paperNames: readonly string[];
 }
 
 /** What goes in which bag, is it packed, and what all bags take together. */
@@ -53,6 +55,7 @@ export function BagsStation({
   extras,
   drops,
   order,
+  paperNames,
 }: BagsStationProps) {
   const own = useExtras(project.id, extras);
   const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock' | 'extras'>('wall');
@@ -140,7 +143,15 @@ export function BagsStation({
         </Stack>
       )}
       {tab === 'extras' && (
-        <ExtrasView own={own} blocks={blocks} drops={drops} order={order} makers={makers} />
+        <ExtrasView
+          own={own}
+          papers={paperNames}
+          sparesPercent={project.sparesPercent}
+          blocks={blocks}
+          drops={drops}
+          order={order}
+          makers={makers}
+        />
       )}
       {tab === 'pick' && (
         <PickListView

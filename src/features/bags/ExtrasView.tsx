@@ -11,6 +11,7 @@ import { NumberField } from '@/ui/NumberField';
 import { SaveButtons } from '@/ui/SaveButtons';
 import type { SavedDocument } from '@/ui/useSavedDocument';
 import { BaggingPanel } from './BaggingPanel';
+import { SparesPanel } from './SparesPanel';
 
 const KINDS: readonly {
   readonly key: 'first' | 'last' | 'every';
@@ -24,10 +25,14 @@ const KINDS: readonly {
 
 interface ExtrasViewProps extends Omit<ComponentProps<typeof BaggingPanel>, 'choices' | 'onChange'> {
   readonly own: SavedDocument<BagExtras>;
+  /** Plain names of the project’s papers. */
+  readonly papers: readonly string[];
+  /** Spares of a paper without a rule, %. */
+  readonly sparesPercent: number;
 }
 
 /** How bags are made, and what goes into them besides papers and cloth: counted in at the packing table, on cards and labels. Saved by itself, with undo. */
-export function ExtrasView({ own, ...bags }: ExtrasViewProps) {
+export function ExtrasView({ own, papers, sparesPercent, ...bags }: ExtrasViewProps) {
   const { present, change } = own;
   return (
     <Box sx={{ maxWidth: 860 }}>
@@ -42,6 +47,7 @@ export function ExtrasView({ own, ...bags }: ExtrasViewProps) {
         </Button>
       )}
       <BaggingPanel choices={present.bagging} onChange={(bagging) => change({ ...present, bagging })} {...bags} />
+      <SparesPanel rules={present.spares} papers={papers} percent={sparesPercent} onChange={(spares) => change({ ...present, spares })} />
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
         The first bag is that of the block that a maker gets first, whichever blocks they leave out; the last likewise.
       </Typography>

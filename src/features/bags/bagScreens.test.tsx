@@ -69,7 +69,7 @@ function atBags(kits: readonly Kit[] = []) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} order={['a', 'b']} stock={{}} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} stock={{}} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -219,6 +219,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
     <BagsStation
       drops={[]}
       order={[]}
+      paperNames={[]}
       stock={{}}
       extras={{ extras: NO_EXTRAS, revision: 0 }}
       project={project as never}
@@ -331,7 +332,7 @@ test('what was counted into the stock is what bags are packed from, until anothe
 test('extras are said once for all bags: added, counted, taken out, saved by themselves with undo', async () => {
   vi.useFakeTimers();
   const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
-  const Extras = () => <ExtrasView own={useExtras('p1', { extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 })} blocks={[]} drops={[]} order={[]} makers={[]} />;
+  const Extras = () => <ExtrasView own={useExtras('p1', { extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 })} blocks={[]} drops={[]} order={[]} makers={[]} papers={[]} sparesPercent={5} />;
   render(<Extras />);
   const add = (what: string) => {
     fireEvent.change(screen.getByRole('textbox', { name: 'More in each maker’s first bag' }), { target: { value: what } });

@@ -24,7 +24,7 @@ const drops = [{ id: 'd1', title: 'Drop 1', blocks: ['a', 'b'] }];
 test('bags are made by drop or by block, with inner bags of units; the bags that come of it are listed, and what is in none', async () => {
   vi.useFakeTimers();
   const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
-  const Extras = () => <ExtrasView own={useExtras('p1', { extras: NO_EXTRAS, revision: 0 })} blocks={blocks} drops={drops} order={['a', 'b', 'c']} makers={[{ name: 'Ann', skips: ['c'] }]} />;
+  const Extras = () => <ExtrasView own={useExtras('p1', { extras: NO_EXTRAS, revision: 0 })} blocks={blocks} drops={drops} order={['a', 'b', 'c']} makers={[{ name: 'Ann', skips: ['c'] }]} papers={['kite', 'thin diamond']} sparesPercent={5} />;
   render(<Extras />);
   const panel = within(screen.getByRole('region', { name: 'How bags are made' }));
   const listed = () => within(panel.getAllByRole('list')[0]!).getAllByRole('listitem').map((one) => one.textContent);
@@ -99,4 +99,29 @@ test('a pick list is for all bags or a drop, walks along the shelf in its order,
   expect(within(helpers[0]!).getByRole('heading').textContent).toMatch(/^Helper 1: \d+ places?, \d+ pieces$/);
   fireEvent.click(screen.getByRole('button', { name: 'Order of the shelf' }));
   expect(within(screen.getByRole('list', { name: 'Places along the shelf' })).getAllByRole('listitem').map((one) => one.textContent?.replace('≡', ''))).toEqual(all);
+}); // prettier-ignore
+
+test('spares are said kind by kind: none, so many, a share; a rule for a paper that is gone is shown and forgotten', async () => {
+  vi.useFakeTimers();
+  const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
+  const kept = { extras: { ...NO_EXTRAS, spares: { 'old square': { count: 4 } } }, revision: 0 };
+  const Extras = () => <ExtrasView own={useExtras('p1', kept)} blocks={[]} drops={[]} order={[]} makers={[]} papers={['kite', 'thin diamond']} sparesPercent={5} />;
+  render(<Extras />);
+  const choose = (paper: string, way: string) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: `Spares, ${paper}` }));
+    fireEvent.click(screen.getByRole('option', { name: way }));
+  };
+  expect(screen.getByRole('combobox', { name: 'Spares, kite' }).textContent).toBe('as of all: 5 %');
+  choose('kite', 'none');
+  choose('thin diamond', 'so many in each bag');
+  fireEvent.change(screen.getByRole('textbox', { name: 'In each bag, thin diamond' }), { target: { value: '8' } });
+  expect(screen.getByText('No block has “old square” now; its rule waits.')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Forget the rule for old square' }));
+  await act(() => vi.advanceTimersByTimeAsync(1500));
+  expect(asked.at(-1)?.body).toEqual({ extras: { ...NO_EXTRAS, spares: { kite: { count: 0 }, 'thin diamond': { count: 8 } } }, revision: 0 });
+  choose('kite', 'a share of its own');
+  choose('thin diamond', 'as of all: 5 %');
+  await act(() => vi.advanceTimersByTimeAsync(1500));
+  expect(asked.at(-1)?.body).toMatchObject({ extras: { spares: { kite: { percent: 10 } } }, revision: 1 });
+  expect(Object.keys((asked.at(-1)?.body as { extras: { spares: object } }).extras.spares)).toEqual(['kite']);
 }); // prettier-ignore

@@ -4,6 +4,7 @@ import { NO_EXTRAS, bagCode, readBagCode, type BaggingChoices } from '@/core/pac
 import { listBlocks, makeBlock } from '../blocks';
 import { readKeptCalendar, saveCalendar } from '../calendar';
 import { addMakers, listMakers, setSkip } from '../makers';
+import { readProject } from '../projects';
 import { testProject, type TestProject } from '../testing';
 import { extrasSchema, outerLabels, projectBags, readKeptExtras, saveExtras } from '.';
 
@@ -41,14 +42,32 @@ test('a drop is one bag where the host says so; its label, where the maker sews 
   expect(readBagCode(labels[0]?.code ?? '')).toBe(bagCode(disc.id, bea?.id ?? ''));
 }); // prettier-ignore
 
+test('a rule for spares reaches the bags of all blocks at once, and what was packed before is told from it', async () => {
+  const kept = await readKeptExtras(sql, project);
+  const [disc] = (await listBlocks(sql, project)).filter(({ name }) => name === 'disc');
+  const [paper] = disc?.sheet.bag.papers ?? [];
+  expect(paper?.spares).toBe(1);
+  await saveExtras(sql, access, { extras: { ...kept.extras, spares: { [paper?.name ?? '']: { count: 4 } } }, revision: kept.revision });
+  const now = await readProject(sql, project);
+  const [after] = (await listBlocks(sql, now)).filter(({ name }) => name === 'disc');
+  expect(after?.sheet.bag.papers[0]).toMatchObject({ count: paper?.count, spares: 4 });
+  expect(after?.sheet.bagMark).not.toBe(disc?.sheet.bagMark);
+  // Nothing else of the sheet depends on it.
+  expect(after?.sheet.steps).toEqual(disc?.sheet.steps);
+}); // prettier-ignore
+
 test('how bags are made is refused where it is none of the ways', () => {
-  const wrong = (bagging: unknown) => extrasSchema.validate({ ...NO_EXTRAS, bagging }).error?.message ?? '';
+  const wrong = (bagging: unknown, spares?: unknown) =>
+    extrasSchema.validate({ ...NO_EXTRAS, bagging, spares }).error?.message ?? '';
   const usual = { per: 'block', isInner: false };
   expect(wrong(undefined)).toBe('');
   expect(wrong({ usual, drops: { d1: usual } })).toBe('');
   expect(wrong({ usual: { per: 'maker', isInner: false }, drops: {} })).toContain('per');
   expect(wrong({ usual: { per: 'block', isInner: 'yes' }, drops: {} })).toContain('isInner');
   expect(wrong({ usual })).toContain('drops');
+  expect(wrong(undefined, { kite: { count: -1 } })).not.toBe('');
+  expect(wrong(undefined, { kite: { percent: 101 } })).not.toBe('');
+  expect(wrong(undefined, { kite: { percent: 10 } })).toBe('');
   const many = Object.fromEntries(Array.from({ length: 201 }, (_, i) => [`d${i}`, usual]));
   expect(wrong({ usual, drops: many })).toContain('200');
 });

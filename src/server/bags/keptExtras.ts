@@ -41,6 +41,11 @@ const MOST_DROPS = 200;
 const MOST_PLACES = 2000;
 const PLACE_LETTERS = 200;
 
+const spareRule = Joi.alternatives(
+  Joi.object({ percent: Joi.number().min(0).max(100).required() }),
+  Joi.object({ count: Joi.number().integer().min(0).max(EXTRA_LIMITS.count.most).required() }),
+);
+
 /** Extras as they are sent. */
 export const extrasSchema = Joi.object<BagExtras>({
   first: list,
@@ -50,6 +55,7 @@ export const extrasSchema = Joi.object<BagExtras>({
     usual: bagging.required(),
     drops: Joi.object().pattern(Joi.string().max(80), bagging).max(MOST_DROPS).required(),
   }),
+  spares: Joi.object().pattern(Joi.string().max(PLACE_LETTERS), spareRule).max(MOST_PLACES),
   walk: Joi.array().items(Joi.string().max(PLACE_LETTERS)).unique().max(MOST_PLACES),
 });
 

@@ -24,15 +24,16 @@ export async function papersOfProject(
     [...own].sort((a, b) => (place.get(a) ?? own.length) - (place.get(b) ?? own.length));
   const setting = kept && isMadeSo ? { ...kept, making: making(kept.making) } : kept;
   const marks = await projectMarks(sql, project, blocks);
-  const { sparesPercent, unitSystem: system, basting, allowanceMm, sewing } = project;
+  const { sparesPercent, spareRules, unitSystem: system, basting, allowanceMm, sewing } = project;
   const content = blocks.map(({ id, name, contentHash }) => [id, name, contentHash]);
-  const key = `papers/${PAPERS_VERSION}/${hashOf(content, setting, marks, sparesPercent, system, basting, allowanceMm, sewing)}`;
+  const key = `papers/${PAPERS_VERSION}/${hashOf(content, setting, marks, sparesPercent, system, basting, allowanceMm, sewing, ...(spareRules ? [spareRules] : []))}`;
   return derived(sql, key, () =>
     offThread('papers', {
       blocks: blocks.map(({ id, name, sheet }) => ({ id, name, sheet })),
       setting,
       marks,
       sparesPercent,
+      ...(spareRules ? { spareRules } : {}),
       system,
     }),
   );

@@ -18,13 +18,14 @@ export interface SheetSettings extends BagSettings {
 
 /** The project's settings that a sheet depends on. */
 export function sheetSettings(
-  { allowanceMm, sparesPercent, unitSystem, basting, sewing, clothOrigins: origins }: Project,
+  { allowanceMm, sparesPercent, spareRules, unitSystem, basting, sewing, clothOrigins: origins }: Project,
   marks: readonly MarkedPaper[] = [],
   endings: ReadonlyMap<string, BlockEnding> = new Map(),
 ): SheetSettings {
   return {
     allowanceMm,
     sparesPercent,
+    ...(spareRules ? { spareRules } : {}),
     system: unitSystem,
     marks,
     basting,
@@ -109,6 +110,7 @@ function keyOf(hash: string, settings: BagSettings): string {
   const {
     allowanceMm,
     sparesPercent,
+    spareRules = {},
     system,
     marks = [],
     basting = {},
@@ -120,7 +122,8 @@ function keyOf(hash: string, settings: BagSettings): string {
   const marked = isPlain ? '' : `/${hashOf(marks, basting)}`;
   const ended = ending ? `/${hashOf(ending)}` : '';
   const renamed = Object.keys(origins).length > 0 ? `/${hashOf(origins)}` : '';
-  const made = `${allowanceMm}/${sparesPercent}/${system}${marked}${sewnBy(sewing)}${ended}${renamed}`;
+  const spares = Object.keys(spareRules).length > 0 ? `/${hashOf(spareRules)}` : '';
+  const made = `${allowanceMm}/${sparesPercent}${spares}/${system}${marked}${sewnBy(sewing)}${ended}${renamed}`;
   return `${SHEET_VERSION}.${ORDER_VERSION}/${hash}/${made}`;
 }
 

@@ -11,7 +11,7 @@ export interface Printout {
 }
 
 /** What of a block is printed how; the rest is the project's. */
-export type BlockWish = Omit<PrintWish, 'system' | 'allowanceMm' | 'sparesPercent'>;
+export type BlockWish = Omit<PrintWish, 'system' | 'allowanceMm' | 'sparesPercent' | 'spareRules'>;
 
 /** Papers or a guide of a block at true size. @param signal ends the work when whoever asked for it leaves */
 export async function blockPdf(
@@ -22,9 +22,14 @@ export async function blockPdf(
   signal: AbortSignal,
 ): Promise<Printout> {
   const { name, document } = await readRevision(sql, project, blockId);
-  const { unitSystem: system, allowanceMm, sparesPercent } = project;
+  const { unitSystem: system, allowanceMm, sparesPercent, spareRules } = project;
   const marks = await projectMarks(sql, project);
-  const task = { name, document, marks, wish: { ...wish, system, allowanceMm, sparesPercent } };
+  const task = {
+    name,
+    document,
+    marks,
+    wish: { ...wish, system, allowanceMm, sparesPercent, ...(spareRules ? { spareRules } : {}) },
+  };
   const pdf = unlessRefused(await offThread('printBlock', task, signal));
   return { name: `${name} ${wish.what}`, pdf: Buffer.from(pdf) };
 }

@@ -1,4 +1,5 @@
 import type { SewingSettings } from '@/core/assembly';
+import type { SpareRules } from '@/core/bags';
 import type { ProjectBasting } from '@/core/block';
 import type { UnitSystem } from '@/core/length';
 import type { ChosenMark } from '@/core/shapes';
@@ -19,6 +20,8 @@ export interface Project {
   readonly pageSize: 'A4' | 'Letter';
   readonly allowanceMm: number;
   readonly sparesPercent: number;
+  /** Spares of papers that have a rule of their own, by their plain names; null where none has. */
+  readonly spareRules: SpareRules | null;
   readonly gridColumns: number;
   /** Marks that the host chose for look-alike papers. */
   readonly marks: readonly ChosenMark[];
@@ -32,7 +35,10 @@ export interface Project {
 }
 
 /** What a host may change of a project. */
-export type ProjectSettings = Omit<Project, 'id' | 'marks' | 'basting' | 'clothOrigins' | typeof opened>;
+export type ProjectSettings = Omit<
+  Project,
+  'id' | 'spareRules' | 'marks' | 'basting' | 'clothOrigins' | typeof opened
+>;
 
 /** Columns of a project as {@link Project} names them, of a table called p. */
 export const PROJECT_COLUMNS = [
@@ -43,6 +49,7 @@ export const PROJECT_COLUMNS = [
   'page_size as "pageSize"',
   'allowance_mm as "allowanceMm"',
   'spares_percent as "sparesPercent"',
+  `bag_extras->'spares' as "spareRules"`,
   'grid_columns as "gridColumns"',
   'marks',
   'basting',

@@ -1,4 +1,4 @@
-import { innerBags, pickList } from '@/core/bags';
+import { innerBags, pickList, plainName } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
 import { orderOf } from '@/core/order';
 import { BagsStation } from '@/features/bags/BagsStation';
@@ -9,7 +9,7 @@ import { TopMap } from '@/ui/TopMap';
 import { database } from '@/server/database';
 import { saySaved } from '@/core/sheet';
 import { handedOutOrder, readKeptExtras } from '@/server/bags';
-import { papersOfProject } from '@/server/blocks';
+import { papersOfProject, projectMarks } from '@/server/blocks';
 import { readKeptCalendar } from '@/server/calendar';
 import { orderFacts, wantedOf } from '@/server/orders';
 import { loadBlocks, loadPeople } from '../load';
@@ -20,6 +20,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
   const { project: projectId } = await params;
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const papers = await papersOfProject(database(), project, blocks);
+  const marks = await projectMarks(database(), project, blocks);
   const { makers, kits } = await loadPeople(projectId);
   const { calendar } = await readKeptCalendar(database(), project);
   const bags = (blockId: string) => sewersOf(blockId, makers).length;
@@ -61,6 +62,13 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
         fabrics={fabrics}
         stock={await paperStock(projectId)}
         extras={await readKeptExtras(database(), project)}
+        paperNames={[
+          ...new Set(
+            blocks.flatMap(({ sheet }) =>
+              sheet.bag.papers.map(({ kind }) => plainName(kind, { system: project.unitSystem, marks })),
+            ),
+          ),
+        ].sort()}
         order={handedOutOrder(calendar, blocks)}
         drops={dropsOf(calendar).map(({ id, title, blocks: own }) => ({ id, title, blocks: own }))}
       />
