@@ -7,7 +7,7 @@ import FormGroup from '@mui/material/FormGroup';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import useSWR from 'swr';
 import { counted } from '@/core/words';
 import type { Handover, HandoverWay, Kit } from '@/server/bags';
@@ -22,6 +22,7 @@ import { NumberField } from '@/ui/NumberField';
 import { useNotice } from '@/ui/Notices';
 import { useLive } from '@/ui/useLive';
 import { useSend } from '@/ui/useSend';
+import { HandByRoll } from './HandByRoll';
 
 interface HandOverProps {
   readonly projectId: string;
@@ -41,6 +42,8 @@ const WAYS = [
 export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, handovers: initial }: HandOverProps) {
   const notice = useNotice();
   const base = `/api/projects/${projectId}`;
+  const [isRoll, setIsRoll] = useState(false);
+  const ids = useRef(new Map<string, string>());
   const { data: kits = initialKits, mutate: mutateKits } = useSWR<readonly Kit[]>(`${base}/kits`, read, { fallbackData: initialKits });
   const { data: handovers = initial, mutate } = useSWR<readonly Handover[]>(`${base}/handovers`, read, { fallbackData: initial });
   const again = () => {
@@ -59,16 +62,37 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
     }
     again();
   };
+  const handAll = async (maker: Maker) => {
+    const own = packedOf(maker.id);
+    // A press that is made again, because its answer was lost, hands nothing over twice.
+    const id = ids.current.get(maker.id) ?? newId();
+    ids.current.set(maker.id, id);
+    try {
+      await send('POST', `${base}/handovers`, { id, makerId: maker.id, how: 'counter', tracking: '', packets: 1, grams: null, blocks: own.map((block) => block.id) });
+      notice({ text: `${maker.name}: ${counted(own.length, 'bag')} handed over.`, undo: () => takeBack(id) });
+      ids.current.delete(maker.id);
+      await Promise.all([mutateKits(), mutate()]);
+      return true;
+    } catch (error) {
+      notice({ text: asRefusal(error).message });
+      again();
+      return false;
+    }
+  };
   return (
     <Box sx={{ maxWidth: 860 }}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1, mb: 1.5 }}>
         <Typography variant="h2">Hand over</Typography>
-        <LinkButton href={`/p/${projectId}/bags`}>All bags</LinkButton>
+        <Stack direction="row" sx={{ gap: 1 }}>
+          {!isRoll && waiting.length > 0 && <Button onClick={() => setIsRoll(true)}>By roll</Button>}
+          <LinkButton href={`/p/${projectId}/bags`}>All bags</LinkButton>
+        </Stack>
       </Stack>
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
         {waiting.length === 0 ? 'No packed bag waits for its maker.' : `${counted(waiting.length, 'maker')} with packed bags.`}
       </Typography>
-      {waiting.map((maker) => (
+      {isRoll && <HandByRoll waiting={waiting} packedOf={packedOf} onHand={handAll} onClose={() => setIsRoll(false)} />}
+      {!isRoll && waiting.map((maker) => (
         <MakersBags key={`${maker.id}${packedOf(maker.id).length}`} base={base} maker={maker} blocks={packedOf(maker.id)} onDone={again} onTakeBack={takeBack} />
       ))}
       {handovers.length > 0 && <Typography variant="h3" sx={{ mt: 3, mb: 1 }}>Handed over</Typography>}

@@ -1,9 +1,10 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { SWRConfig } from 'swr';
 import { expect, test } from 'vitest';
 import type { Handover, Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { Notices } from '@/ui/Notices';
-import { PLAIN_MAKER, answering, refused } from '@/ui/testing';
+import { PLAIN_MAKER, answering, refused, unreachable } from '@/ui/testing';
 import { HandOver } from './HandOver';
 
 const makers: Maker[] = ['Ann', 'Bea'].map((name) => ({
@@ -49,4 +50,44 @@ test('a maker’s packed bags are ticked off, handed over at the counter or by p
   expect(second?.id).toBe(first?.id);
   fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
   await waitFor(() => expect(asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body)).toEqual([{ id: second?.id }]));
+}); // prettier-ignore
+
+test('by roll: who is there gets all packed bags at one press, who is not is left and called again; a lost answer hands nothing over twice', async () => {
+  const server = { kits: [kit('Ann', 'a', 'packed'), kit('Ann', 'b', 'packed'), kit('Bea', 'a', 'packed')], isAway: true };
+  const asked = answering({
+    'GET /api/projects/p/kits': () => server.kits,
+    'GET /api/projects/p/handovers': () => [],
+    'POST /api/projects/p/handovers': ({ body }) => {
+      if (server.isAway) return unreachable();
+      const { makerId } = body as { makerId: string };
+      server.kits = server.kits.map((one) => (one.makerId === makerId ? { ...one, status: 'handed-over' } : one));
+      return {};
+    },
+  });
+  render(
+    <SWRConfig value={{ provider: () => new Map() }}>
+      <Notices>
+        <HandOver projectId="p" shop="" makers={makers} blocks={blocks} kits={server.kits} handovers={[]} />
+      </Notices>
+    </SWRConfig>,
+  );
+  fireEvent.click(screen.getByRole('button', { name: 'By roll' }));
+  const roll = () => screen.getByRole('region', { name: 'By roll' });
+  expect(roll().textContent).toContain('Ann2 bags: Star, Disc');
+  expect(document.activeElement?.textContent).toBe('Here: hand over 2 bags (Enter)');
+  fireEvent.keyDown(document.activeElement!, { key: 'a' });
+  expect(roll().textContent).toContain('Bea1 bag: Star');
+  fireEvent.click(document.activeElement!);
+  expect(await screen.findByText(/The server cannot be reached/)).toBeTruthy();
+  server.isAway = false;
+  await waitFor(() => expect(document.activeElement?.textContent).toBe('Here: hand over 1 bag (Enter)'));
+  fireEvent.click(document.activeElement!);
+  await screen.findByText('Everybody was called; 1 maker not there.');
+  const sent = asked.filter(({ method }) => method === 'POST').map(({ body }) => body as { id: string });
+  expect(sent).toHaveLength(2);
+  expect(sent[1]).toEqual(sent[0]);
+  expect(sent[1]).toMatchObject({ makerId: 'Bea', how: 'counter', blocks: ['a'] });
+  fireEvent.click(screen.getByRole('button', { name: 'Call those again' }));
+  expect(roll().textContent).toContain('Ann2 bags: Star, Disc');
+  expect(roll().textContent).toContain('1 handed over, 0 not there, 1 to call.');
 }); // prettier-ignore
