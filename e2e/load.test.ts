@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { appendFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
@@ -92,11 +93,15 @@ test('five hundred makers who send at once, each parcel three times, lose and do
 }, 120_000);
 
 /** Opens the wall of a project so often. @returns the middle of the times until the page had loaded, ms, and its bytes over the air */
-async function openWall(of: string, seen: string): Promise<{ ms: number; bytes: number }> {
+async function openWall(
+  of: string,
+  seen: string,
+  station = 'makers',
+): Promise<{ ms: number; bytes: number }> {
   const times: number[] = [];
   let bytes = 0;
   for (let time = 0; time < 3; time++) {
-    await host.go(`${of}/makers`);
+    await host.go(`${of}/${station}`);
     await host.see(seen);
     const [ms, size] = await host.driver.executeScript<[number, number]>(
       "const [page] = performance.getEntriesByType('navigation'); return [page.loadEventEnd, page.transferSize]",
@@ -128,14 +133,46 @@ test('a wall of two hundred makers and a hundred and seventy blocks opens, draws
   expect(await host.driver.executeScript('return [...window.drawn]')).toEqual(['Maker 002']);
 }, 200_000);
 
-/** A project with one block and one maker. */
-async function smallProject(): Promise<string> {
+test('a wall of bags of two hundred makers and forty blocks opens, draws the rows that are seen, and scrolls to the last', async () => {
+  const small = await openWall(await smallProject(), 'Only One', 'bags');
+  const wide = await projectOf(40, Array.from({ length: WALL_MAKERS }, (_, n) => `Maker ${String(n).padStart(3, '0')}`));
+  const large = await openWall(wide, 'Maker 000', 'bags');
+  // Eight thousand bags.
+  expect(large.ms).toBeLessThan(8 * small.ms);
+  const rows = () => host.driver.executeScript<number>("return document.querySelectorAll('tr[data-index]').length");
+  expect(await rows()).toBeLessThan(WALL_MAKERS / 4);
+  // A screen further at each step: how long until the browser draws again, ms.
+  const frames = await host.driver.executeAsyncScript<number[]>(`
+    const [answer] = arguments;
+    const wall = document.querySelector('[aria-label="Bags of each maker"]').parentElement;
+    const times = [];
+    let before = performance.now();
+    const step = () => {
+      times.push(performance.now() - before);
+      if (wall.scrollTop + wall.clientHeight >= wall.scrollHeight - 2 || times.length > 200) return answer(times);
+      before = performance.now();
+      wall.scrollTop += 120;
+      requestAnimationFrame(() => requestAnimationFrame(step));
+    };
+    requestAnimationFrame(step);`);
+  await host.see(`Maker ${WALL_MAKERS - 1}`);
+  expect(await rows()).toBeLessThan(WALL_MAKERS / 4);
+  expect(frames.length).toBeGreaterThan(10);
+  if (process.env.KEVLO_TOLD) appendFileSync(process.env.KEVLO_TOLD, `${JSON.stringify({ small, large, frames: [quantile(frames, 0.5), quantile(frames, 0.95)] })}\n`);
+}, 200_000); // prettier-ignore
+
+/** A project with so many blocks and these makers. */
+async function projectOf(count: number, names: readonly string[]): Promise<string> {
   const [account] = await sql<Account[]>`select id, name, email from account limit 1`;
-  const access = await createProject(sql, account as Account, { name: 'Small' });
-  await makeBlock(sql, access, { name: 'Block', recipe: defaultRecipe('plate') });
-  await addMakers(sql, access, ['Only One']);
+  const access = await createProject(sql, account as Account, { name: 'Wide' });
+  for (let block = 0; block < count; block++)
+    await makeBlock(sql, access, { name: `Block ${block}`, recipe: defaultRecipe('plate') });
+  await addMakers(sql, access, names);
   return `/p/${access.project.id}`;
 }
+
+/** A project with one block and one maker. */
+const smallProject = () => projectOf(1, ['Only One']);
 
 /** Ids of the first block’s steps. */
 async function firstSteps(): Promise<string[]> {

@@ -2,12 +2,15 @@
 export { bagCode, readBagCode, sayCode } from './bagCode';
 export {
   MOST_COUNT,
+  MOST_INSTEAD_LETTERS,
   bagState,
   mergeTicks,
   packingLines,
   sayStray,
+  substitutions,
   type BagState,
   type PackingLine,
+  type Substitution,
   type Tick,
   type Ticks,
 } from './packingLines';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import type { BagContents } from '../bags';
-import { bagCode, bagState, extraLines, mergeTicks, packingLines, placeOfBag, readBagCode, sayCode, type Ticks } from '.'; // prettier-ignore
+import { bagCode, bagState, extraLines, mergeTicks, packingLines, placeOfBag, readBagCode, sayCode, substitutions, type Ticks } from '.'; // prettier-ignore
 
 const SIGNS = '0123456789ABCDEFGHJKMNPQRSTVWXY';
 const code = bagCode('block-1', 'maker-1');
@@ -59,7 +59,10 @@ test('lines hold all that a bag holds, spares too; what is short, over, and no l
 });
 
 test('what several helpers say comes out the same in any order and however often it is told; the last word on a line counts', () => {
-  const tick = fc.record({ count: fc.nat(50), at: fc.nat(20) });
+  const tick = fc.record(
+    { count: fc.nat(3), at: fc.nat(4), instead: fc.constantFrom('Slate', 'Tar') },
+    { requiredKeys: ['count', 'at'] },
+  );
   const said = fc.dictionary(fc.constantFrom('a', 'b', 'c'), tick);
   fc.assert(
     fc.property(said, said, said, (a, b, c) => {
@@ -72,6 +75,16 @@ test('what several helpers say comes out the same in any order and however often
       }
     }),
   );
+});
+
+test('what lies in place of something else is told by what belongs there, and only where it lies there', () => {
+  expect(
+    substitutions({
+      'cloth:Fog:kite:50 mm × 75 mm': { count: 8, at: 1, instead: 'Slate' },
+      'papers:kite': { count: 0, at: 1, instead: 'disc' },
+      'papers:hexagon': { count: 39, at: 1 },
+    }),
+  ).toEqual([{ what: 'Fog, kite, 50 mm × 75 mm', instead: 'Slate' }]);
 });
 
 test('extras: what goes into the first bag goes into one bag of each maker, whatever they leave out; of one name there is one line', () => {

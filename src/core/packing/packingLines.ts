@@ -20,10 +20,15 @@ export interface Tick {
   readonly count: number;
   /** Milliseconds since 1970, by the clock of the device. */
   readonly at: number;
+  /** What was put in in its place: another cloth, another paper. */
+  readonly instead?: string;
 }
 
 /** What lies in a bag, by line. */
 export type Ticks = Readonly<Record<string, Tick>>;
+
+/** Letters of what is put in in place of something else. */
+export const MOST_INSTEAD_LETTERS = 120;
 
 /** More than this of one line is a slip of the finger. */
 export const MOST_COUNT = 9999;
@@ -61,17 +66,37 @@ export function packingLines({ papers, fabrics, extras }: BagContents, system: U
 } // prettier-ignore
 
 /**
- * What two helpers or devices said of one bag, put together: of each line what was said last; of two things said at once, the greater.
+ * What two helpers or devices said of one bag, put together: of each line what was said last; of two things said at once, the greater,
+ * and of the same count what comes later in the alphabet.
  * Whatever order and however often they are put together, the same comes out.
  */
 export function mergeTicks(a: Ticks, b: Ticks): Ticks {
   const merged: Record<string, Tick> = { ...a };
   for (const [key, tick] of Object.entries(b)) {
     const other = merged[key];
-    if (!other || tick.at > other.at || (tick.at === other.at && tick.count > other.count))
-      merged[key] = tick;
+    if (!other || isLater(tick, other)) merged[key] = tick;
   }
   return merged;
+}
+
+function isLater(a: Tick, b: Tick): boolean {
+  if (a.at !== b.at) return a.at > b.at;
+  if (a.count !== b.count) return a.count > b.count;
+  return (a.instead ?? '') > (b.instead ?? '');
+}
+
+/** One thing that lies in a bag in place of another. */
+export interface Substitution {
+  /** What belongs there, as {@link sayStray} says it. */
+  readonly what: string;
+  readonly instead: string;
+}
+
+/** What lies in a bag in place of what belongs there. */
+export function substitutions(ticks: Ticks): Substitution[] {
+  return Object.entries(ticks).flatMap(([key, { count, instead }]) =>
+    instead !== undefined && instead !== '' && count > 0 ? [{ what: sayStray(key), instead }] : [],
+  );
 }
 
 /** How a bag stands against what goes into it. */

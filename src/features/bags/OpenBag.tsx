@@ -1,8 +1,19 @@
 import Box from '@mui/material/Box';
+import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { MOST_COUNT, bagState, sayStray, type BagState, type PackingLine, type Ticks } from '@/core/packing';
+import { useState } from 'react';
+import {
+  MOST_COUNT,
+  bagState,
+  sayStray,
+  substitutions,
+  type BagState,
+  type PackingLine,
+  type Ticks,
+} from '@/core/packing';
 import { counted } from '@/core/words';
 import type { PackingAct, PackingKit } from '@/server/bags';
 import { Silhouette } from '@/ui/drawing';
@@ -25,16 +36,17 @@ interface OpenBagProps {
 }
 
 /** What is said now of a line: a device whose clock is behind still has the last word on what it counts. */
-function tickNow(before: Ticks, key: string, count: number): Ticks {
-  return { [key]: { count, at: Math.max(Date.now(), (before[key]?.at ?? 0) + 1) } };
-}
+function tickNow(before: Ticks, key: string, more: { readonly count?: number; readonly instead?: string }): Ticks {
+  const { count = 0, instead = '', at = 0 } = { ...before[key], ...more, at: before[key]?.at };
+  return { [key]: { count, at: Math.max(Date.now(), at + 1), ...(instead === '' ? {} : { instead }) } };
+} // prettier-ignore
 
 /** One bag: big lines to count in, by ones and tens; it is closed when every line is right, or left open as it is. */
 export function OpenBag({ bag, kit, me, fabrics, onAct, onLeave, onDone }: OpenBagProps) {
   const { status, ticks, holder, checkedBy } = kit;
   const state = bagState(bag.lines, ticks);
   const isTheirs = holder !== null && holder.id !== me;
-  const tick = (key: string, count: number) => onAct({ kind: 'tick', ticks: tickNow(ticks, key, count) });
+  const tick = (key: string, more: { readonly count?: number; readonly instead?: string }) => onAct({ kind: 'tick', ticks: tickNow(ticks, key, more) });
   const close = () => {
     onAct({ kind: 'close' });
     onDone();
@@ -53,6 +65,9 @@ export function OpenBag({ bag, kit, me, fabrics, onAct, onLeave, onDone }: OpenB
     return (
       <Box component="section" aria-label="The bag">
         {heading}
+        {substitutions(ticks).map(({ what, instead }) => (
+          <Typography key={what}>{`${instead} lies in it in place of ${what}.`}</Typography>
+        ))}
         <CheckBag lines={bag.lines} checkedBy={checkedBy} onRight={() => onAct({ kind: 'check' })} onBack={onDone} />
       </Box>
     );
@@ -68,10 +83,10 @@ export function OpenBag({ bag, kit, me, fabrics, onAct, onLeave, onDone }: OpenB
       {bag.inner && <InnerBagsList inner={bag.inner} />}
       <Box sx={{ display: 'grid', gap: 1, my: 1.5 }}>
         {state.lines.map(({ line, inBag }) => (
-          <LineRow key={line.key} {...{ line, inBag, fabrics }} onCount={(count) => tick(line.key, count)} />
+          <LineRow key={line.key} {...{ line, inBag, fabrics }} instead={ticks[line.key]?.instead ?? ''} onSay={(more) => tick(line.key, more)} />
         ))}
       </Box>
-      <Strays state={state} onOut={(key) => tick(key, 0)} />
+      <Strays state={state} onOut={(key) => tick(key, { count: 0 })} />
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap', position: 'sticky', bottom: 0, bgcolor: 'background.default', py: 1.5 }}>
         <PlainButton look="filled" disabled={!state.isComplete} onClick={close} sx={{ minHeight: 56, flexGrow: 1 }}>
           {state.isComplete ? 'All in: close this bag' : sayOpen(state)}
@@ -97,12 +112,16 @@ interface LineRowProps {
   readonly line: PackingLine;
   readonly inBag: number;
   readonly fabrics: readonly string[];
-  readonly onCount: (count: number) => void;
+  /** What is put in in its place; empty where it is itself. */
+  readonly instead: string;
+  readonly onSay: (more: { readonly count?: number; readonly instead?: string }) => void;
 }
 
 const big = { minHeight: 52, minWidth: 52, fontSize: '1.05rem' } as const;
 
-function LineRow({ line: { what, note, count, outline, fabric }, inBag, fabrics, onCount }: LineRowProps) {
+function LineRow({ line: { what, note, count, outline, fabric }, inBag, fabrics, instead, onSay }: LineRowProps) {
+  const [isAsking, setIsAsking] = useState(false);
+  const onCount = (next: number) => onSay({ count: next });
   const [isRight, isOver] = [inBag === count, inBag > count];
   const add = (step: number) => onCount(Math.min(MOST_COUNT, Math.max(0, inBag + step)));
   return (
@@ -119,6 +138,10 @@ function LineRow({ line: { what, note, count, outline, fabric }, inBag, fabrics,
             <strong>{count}</strong> × {what}
           </Typography>
           <Typography color="textSecondary">{note}</Typography>
+          {instead !== '' && <Typography color="warning.main">{`${instead} in its place`}</Typography>}
+          <PlainButton look="text" aria-expanded={isAsking} aria-label={`Something else for ${what}`} onClick={() => setIsAsking(!isAsking)} sx={{ px: 0, minHeight: 28 }}>
+            Something else …
+          </PlainButton>
         </Box>
       </Stack>
       <Stack direction="row" spacing={0.5} sx={{ alignItems: 'center', flexWrap: 'wrap' }}>
@@ -139,7 +162,52 @@ function LineRow({ line: { what, note, count, outline, fabric }, inBag, fabrics,
           All
         </PlainButton>
       </Stack>
+      {isAsking && (
+        <SomethingElse
+          what={what}
+          instead={instead}
+          fabrics={fabrics}
+          onSay={(other) => {
+            onSay({ instead: other });
+            setIsAsking(false);
+          }}
+        />
+      )}
     </Box>
+  );
+} // prettier-ignore
+
+interface SomethingElseProps {
+  readonly what: string;
+  readonly instead: string;
+  readonly fabrics: readonly string[];
+  readonly onSay: (instead: string) => void;
+}
+
+/** What is put in in place of a line that ran out: it stands on the maker’s page. */
+function SomethingElse({ what, instead, fabrics, onSay }: SomethingElseProps) {
+  const [typed, setTyped] = useState(instead);
+  return (
+    <Stack
+      component="form"
+      direction="row"
+      spacing={1}
+      sx={{ gridColumn: '1 / -1', alignItems: 'center' }}
+      onSubmit={(event: React.FormEvent) => {
+        event.preventDefault();
+        onSay(typed.trim());
+      }}
+    >
+      <Autocomplete
+        freeSolo
+        fullWidth
+        options={fabrics}
+        inputValue={typed}
+        onInputChange={(_, value) => setTyped(value)}
+        renderInput={(params) => <TextField {...params} label={`In place of ${what}`} />}
+      />
+      <Button type="submit">{typed.trim() === '' ? 'It is itself' : 'Put it in'}</Button>
+    </Stack>
   );
 } // prettier-ignore
 

@@ -179,3 +179,32 @@ test('a code is read by the camera once for each time that it comes into sight; 
   vi.unstubAllGlobals();
   vi.restoreAllMocks();
 }); // prettier-ignore
+
+test('what ran out is packed as something else: it is said in the bag, kept while it is counted, and taken back', async () => {
+  const { server, acts } = packingServer();
+  show();
+  scan(bagCode('b', 'm1'));
+  press('Something else for Fog, 50 mm × 50 mm');
+  fireEvent.change(screen.getByRole('combobox', { name: 'In place of Fog, 50 mm × 50 mm' }), { target: { value: ' Slate ' } });
+  press('Put it in');
+  expect(screen.getByText('Slate in its place')).toBeTruthy();
+  press('All 20 in, Fog, 50 mm × 50 mm');
+  press('All 22 in, hexagon');
+  await settled();
+  expect(server.known.get('m1')?.ticks['cloth:Fog']).toMatchObject({ count: 20, instead: 'Slate' });
+  expect(server.known.get('m1')?.ticks['papers:hexagon']).not.toHaveProperty('instead');
+  press('All in: close this bag');
+  await settled();
+  scan(bagCode('b', 'm1'));
+  expect(screen.getByText('Slate lies in it in place of Fog.')).toBeTruthy();
+  scan(bagCode('b', 'm2'));
+  press('Something else for hexagon');
+  fireEvent.change(screen.getByRole('combobox', { name: 'In place of hexagon' }), { target: { value: 'disc' } });
+  press('Put it in');
+  press('Something else for hexagon');
+  fireEvent.change(screen.getByRole('combobox', { name: 'In place of hexagon' }), { target: { value: '' } });
+  press('It is itself');
+  expect(screen.queryByText('disc in its place')).toBeNull();
+  await settled();
+  expect(acts().at(-1)?.kind === 'tick' && (acts().at(-1) as { ticks: Ticks }).ticks['papers:hexagon']).not.toHaveProperty('instead');
+}); // prettier-ignore

@@ -56,7 +56,7 @@ function Needleful({ own: { thread, isMeasured, measure }, system }: NeedlefulPr
 } // prettier-ignore
 
 /** What lies in this block’s bag, what to lay ready, and how to begin. */
-export default function BagPart({ makerId, block: { sheet, saved }, system }: BagPartProps) {
+export default function BagPart({ makerId, block: { sheet, saved, instead = [] }, system }: BagPartProps) {
   const { bag, basting } = sheet;
   const own = useOwnThread(makerId, sheet.thread);
   const { thread } = own;
@@ -87,6 +87,11 @@ export default function BagPart({ makerId, block: { sheet, saved }, system }: Ba
           </Box>
         ))}
       </Box>
+      {instead.map(({ what, instead: other }) => (
+        <Typography key={what} sx={{ my: 0.5 }}>
+          <strong>In your bag:</strong> {other} in place of {what}.
+        </Typography>
+      ))}
       <Typography>
         <strong>Lay ready:</strong> needle, scissors, thimble, about {Math.ceil(thread.metres)} m of thread
         ({counted(thread.needlefuls, 'needleful')}), and for the papers: {methods.join(', ')}.

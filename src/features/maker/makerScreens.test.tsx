@@ -245,10 +245,11 @@ test('a unit of several steps counts as one: one more ticks all its steps, one l
 }); // prettier-ignore
 
 test('in the bag: papers with spares and hands, cloth as cut, what to lay ready, what to save', async () => {
-  const beams = block('a', 'beams', { saved: '6 × 1″ hexagon' });
+  const beams = block('a', 'beams', { saved: '6 × 1″ hexagon', instead: [{ what: 'Fog, kite, 2″ × 3″', instead: 'Slate' }] });
   atPhone([beams]);
   press('In the bag, and how to begin');
   const bag = await screen.findByRole('region', { name: 'In the bag' });
+  expect(bag.textContent).toContain('In your bag: Slate in place of Fog, kite, 2″ × 3″.');
   for (const { name, count, spares, left, right } of beams.sheet.bag.papers) {
     const line = within(bag).getAllByRole('listitem').find(({ textContent }) => textContent!.includes(`${count + spares} × ${name}`))!;
     if (left + right > 0) expect(line.textContent).toContain(`wrap ${left} L and ${right} R`);

@@ -1,3 +1,4 @@
+import { makerPage } from '../progress';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { createAccount, type Account } from '../accounts';
 import { makeBlock } from '../blocks';
@@ -81,4 +82,15 @@ test('two who pack forty bags at once: each is closed once, none is lost', async
   const closings = await sql`select count(*)::int as n from audit where what = 'kit-changed' and project_id = ${project.id} and details ->> 'to' = 'packed'`;
   // The first bag was packed once before.
   expect(closings[0]?.n).toBe(41);
+}); // prettier-ignore
+
+test('what was packed in place of something else stands on that maker’s page, once the bag is packed, and on no other’s', async () => {
+  const [own, other] = await addMakers(sql, access, ['Ann', 'Bea']);
+  const one = { ...bag, makerId: own?.id ?? '' };
+  const saysOf = async (token: string | undefined) => (await makerPage(sql, token ?? '')).blocks[0]?.instead;
+  await mine({ kind: 'tick', ticks: { 'cloth:Fog:kite:2″ × 3″': { count: 8, at: 5, instead: 'Slate' } } }, one);
+  expect(await saysOf(own?.token)).toEqual([]);
+  await mine({ kind: 'close' }, one);
+  expect(await saysOf(own?.token)).toEqual([{ what: 'Fog, kite, 2″ × 3″', instead: 'Slate' }]);
+  expect(await saysOf(other?.token)).toEqual([]);
 }); // prettier-ignore

@@ -16,7 +16,15 @@ export async function exportProject(sql: Sql, project: Project): Promise<Project
   const names = new Map(blocks.map(({ id, name }) => [id, name]));
   const { setting } = await readKeptSetting(sql, project);
   // What cloths were once called matters to what was sewn here alone.
-  const { id: _id, clothOrigins: _origins, marks, basting, sewing, ...settings } = project;
+  const {
+    id: _id,
+    clothOrigins: _origins,
+    spareRules: _spares,
+    marks,
+    basting,
+    sewing,
+    ...settings
+  } = project;
   const own = ownSewing(sewing);
   return {
     format: PROJECT_FORMAT,

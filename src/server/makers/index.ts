@@ -15,3 +15,4 @@ export {
   setMakerRemoved,
   setSkip,
 } from './makers';
+export { substitutesFor } from './substitutes';

@@ -6,7 +6,7 @@ import { listBlocks, papersOfProject, settingsOf, sheetFor } from '../blocks';
 import { clothLooks } from '../cloth';
 import { inTransaction, type Sql, json } from '../database';
 import { invalid, notFound } from '../errors';
-import { openLink } from '../makers';
+import { openLink, substitutesFor } from '../makers';
 import { readEvents } from './events';
 import { type MakerStanding, makerStanding, type PairStanding, standingsOf } from './makerStanding';
 import { notify } from '../live';
@@ -155,12 +155,13 @@ export async function makerPage(sql: Sql, token: string) {
   const upTo = await latestEntry(sql, maker.id);
   // In their own order, where they have one: what is saved for later blocks follows from it, too.
   const all = inOwnOrder(await listBlocks(sql, project), maker.making);
-  const [papers, settings, events, photos, troubles] = await Promise.all([
+  const [papers, settings, events, photos, troubles, substitutes] = await Promise.all([
     papersOfProject(sql, project, all, maker.making.length > 0),
     settingsOf(sql, project),
     readEvents(sql, project, [maker.id]),
     listPhotos(sql, project),
     makerTroubles(sql, maker.id),
+    substitutesFor(sql, maker.id),
   ]);
   const blocks = all.filter(({ id }) => !maker.skips.includes(id));
   const shown = await Promise.all(
@@ -187,6 +188,7 @@ export async function makerPage(sql: Sql, token: string) {
         changed: [...changed],
         photos: photos.filter(({ blockId }) => blockId === id),
         saved: saySaved(papers, id),
+        instead: substitutes.get(id) ?? [],
       };
     }),
   );

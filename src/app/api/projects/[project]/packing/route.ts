@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { MOST_COUNT, type Ticks } from '@/core/packing';
+import { MOST_COUNT, MOST_INSTEAD_LETTERS, type Ticks } from '@/core/packing';
 import { actOnBag, listPacking, type BagAct } from '@/server/bags';
 import { database } from '@/server/database';
 import { projectRoute, readJson } from '@/server/http';
@@ -15,6 +15,7 @@ const TICKS = Joi.object<Ticks>()
     Joi.object({
       count: Joi.number().integer().min(0).max(MOST_COUNT).required().label('count'),
       at: Joi.number().integer().min(0).required(),
+      instead: Joi.string().trim().min(1).max(MOST_INSTEAD_LETTERS),
     }),
   )
   .max(MOST_LINES);
