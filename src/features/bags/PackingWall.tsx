@@ -1,6 +1,5 @@
 'use client';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
@@ -14,15 +13,15 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { counted } from '@/core/words';
 import { Choice } from '@/ui/Choice';
-import { formatDay } from '@/ui/formatDay';
 import { Notice } from '@/ui/Notice';
 import { useVisibleRows } from '@/ui/useVisibleRows';
 import { ManyBags } from './ManyBags';
+import { BAGS, PackingRow, isOld, type AskedBag, type PackingRowProps } from './PackingRow';
 import { STATUS_NAMES, useKits } from './useKits';
 
 interface PackingWallProps {
@@ -52,14 +51,6 @@ const STATES = [
 ] as const;
 type State = (typeof STATES)[number][0];
 
-/** What a press makes of a bag; one that is handed over is asked about, so that no mistaken press throws work away. */
-const NEXT: Readonly<Partial<Record<KitStatus, KitStatus>>> = { 'to-pack': 'packed', packed: 'handed-over' };
-const COLOUR: Readonly<Record<KitStatus, 'inherit' | 'primary' | 'success'>> = {
-  'to-pack': 'inherit',
-  packed: 'primary',
-  'handed-over': 'success',
-};
-
 /** Bags × makers: one large button each, which goes on to packed and handed over; whole rows and columns by their names. */
 export function PackingWall({
   projectId,
@@ -77,18 +68,28 @@ export function PackingWall({
   });
   const sews = (maker: Maker, block: { readonly id: string }) => !maker.skips.includes(block.id);
   const drop = drops.find(({ id }) => id === choice.drop);
-  const blocks = drop ? all.filter(({ id }) => drop.blocks.includes(id)) : all;
+  const blocks = useMemo(() => (drop ? all.filter(({ id }) => drop.blocks.includes(id)) : all), [all, drop]);
   const isWanted = (maker: Maker, block: (typeof all)[number]) =>
     sews(maker, block) &&
     (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block.bagMark) === choice.state);
   const makers = everybody.filter((maker) => blocks.some((block) => isWanted(maker, block)));
   const { scroller, isLong, indices, beforePx, afterPx, measure } = useVisibleRows(makers.length, ROW_PX);
-  const go: BagProps['onGo'] = (kit, label, status) =>
+  const go: PackingRowProps['onGo'] = (kit, label, status) =>
     void change(
       [{ ...kit, status }],
       `${label}: ${STATUS_NAMES[status]}`,
       `${label}: ${STATUS_NAMES[kit.status]}`,
     );
+  // Rows are drawn anew only for what is in them: what they call is always that of the latest drawing.
+  const latest = useRef({ go, change });
+  useEffect(() => {
+    latest.current = { go, change };
+  });
+  const onGo = useCallback<PackingRowProps['onGo']>((...bag) => latest.current.go(...bag), []);
+  const onChange = useCallback<PackingRowProps['onChange']>(
+    (...bags) => void latest.current.change(...bags),
+    [],
+  );
   if (everybody.length === 0) {
     return (
       <Notice title="No makers yet">
@@ -150,6 +151,7 @@ export function PackingWall({
           stickyHeader={isLong}
           aria-label="Bags of each maker"
           aria-rowcount={makers.length + 1}
+          sx={BAGS}
         >
           <TableHead>
             <TableRow>
@@ -172,39 +174,20 @@ export function PackingWall({
               .map(
                 ([maker, index]) =>
                   maker && (
-                    <TableRow key={maker.id} data-index={index} aria-rowindex={index + 2} ref={measure}>
-                      <TableCell component="th" scope="row" sx={{ py: 0.25 }}>
-                        <ManyBags
-                          name={maker.name}
-                          kits={blocks
-                            .filter((block) => sews(maker, block))
-                            .map(({ id }) => kitOf(id, maker.id))}
-                          onChange={change}
-                        />
-                      </TableCell>
-                      {blocks.map((block) => (
-                        <TableCell key={block.id} sx={{ px: 0.4 }}>
-                          {sews(maker, block) ? (
-                            <Bag
-                              kit={kitOf(block.id, maker.id)}
-                              isOld={isOld(kitOf(block.id, maker.id), block.bagMark)}
-                              isTold={choice.isTold}
-                              label={`${maker.name}, ${block.name}`}
-                              onGo={go}
-                              onAsk={setAsked}
-                            />
-                          ) : (
-                            <Typography
-                              color="textSecondary"
-                              sx={{ textAlign: 'center', fontSize: '0.82rem' }}
-                              aria-label={`${maker.name} does not sew ${block.name}`}
-                            >
-                              –
-                            </Typography>
-                          )}
-                        </TableCell>
-                      ))}
-                    </TableRow>
+                    <PackingRow
+                      key={maker.id}
+                      index={index}
+                      measure={measure}
+                      maker={maker}
+                      blocks={blocks}
+                      kits={blocks.map((block) =>
+                        sews(maker, block) ? kitOf(block.id, maker.id) : undefined,
+                      )}
+                      isTold={choice.isTold}
+                      onGo={onGo}
+                      onAsk={setAsked}
+                      onChange={onChange}
+                    />
                   ),
               )}
             {afterPx > 0 && <tr aria-hidden style={{ height: afterPx }} />}
@@ -216,11 +199,6 @@ export function PackingWall({
   );
 }
 
-/** Whether a bag was packed with something else than its block takes now; of bags of older pages nobody knows. */
-function isOld({ status, packedMark }: Kit, bagMark: string): boolean {
-  return status !== 'to-pack' && packedMark !== null && packedMark !== bagMark;
-}
-
 /** What a bag is looked for by. */
 function stateOf(kit: Kit, bagMark: string): State {
   if (isOld(kit, bagMark)) return 'old';
@@ -228,67 +206,9 @@ function stateOf(kit: Kit, bagMark: string): State {
   return kit.status;
 }
 
-interface BagProps {
-  readonly kit: Kit;
-  /** Packed before its block changed. */
-  readonly isOld: boolean;
-  /** Whether who changed it last, and when, stands below. */
-  readonly isTold: boolean;
-  readonly label: string;
-  readonly onGo: (kit: Kit, label: string, status: KitStatus) => void;
-  readonly onAsk: (asked: AskedBag) => void;
-}
-
-/** A bag that is asked about, and the button that was pressed. */
-interface AskedBag {
-  readonly kit: Kit;
-  readonly label: string;
-  readonly place: HTMLElement;
-}
-
-/** What is said of a bag: how it stands at the packing table, where that is more than its status. */
-function nameOf({ status, table }: Kit): string {
-  return table ? TABLE_NAMES[table] : STATUS_NAMES[status];
-}
-
-const TABLE_NAMES: Readonly<Record<NonNullable<Kit['table']>, string>> = {
-  'in-hands': 'in hands',
-  begun: 'begun',
-  checked: 'packed ✓',
-};
-
-function Bag({ kit, isOld: isPackedBefore, isTold, label, onGo, onAsk }: BagProps) {
-  const next = NEXT[kit.status];
-  const old = isPackedBefore ? ', before the block changed' : '';
-  return (
-    <Button
-      fullWidth
-      aria-label={`${label}: ${nameOf(kit)}${old}`}
-      aria-haspopup={next && !isPackedBefore ? undefined : 'menu'}
-      variant={kit.status === 'to-pack' ? 'outlined' : 'contained'}
-      color={isPackedBefore ? 'warning' : COLOUR[kit.status]}
-      onClick={({ currentTarget: place }) =>
-        next && !isPackedBefore ? onGo(kit, label, next) : onAsk({ kit, label, place })
-      }
-      sx={{ minHeight: 44, minWidth: 0, px: 0.5, fontSize: '0.82rem', whiteSpace: 'nowrap' }}
-    >
-      <span>
-        {nameOf(kit)}
-        {isPackedBefore && ' !'}
-        {isTold && kit.changedAt && (
-          <Box
-            component="span"
-            sx={{ display: 'block', fontSize: '0.72rem', fontWeight: 400 }}
-          >{`${kit.changedBy ?? 'someone'}, ${formatDay(kit.changedAt)}`}</Box>
-        )}
-      </span>
-    </Button>
-  );
-}
-
 interface ComeBackProps {
   readonly asked: AskedBag | undefined;
-  readonly onGo: BagProps['onGo'];
+  readonly onGo: PackingRowProps['onGo'];
   readonly onClose: () => void;
 }
 

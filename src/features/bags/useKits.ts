@@ -1,4 +1,6 @@
 'use client';
+import { useMemo } from 'react';
+('use client');
 import useSWR from 'swr';
 import type { ChangedKits, Kit, KitStatus } from '@/server/bags';
 import { counted } from '@/core/words';
@@ -20,8 +22,9 @@ export function useKits(projectId: string, initial: readonly Kit[]) {
   const { data: kits = initial, mutate } = useSWR<readonly Kit[]>(address, read, { fallbackData: initial });
   useLive(projectId, ['kits'], () => void mutate());
 
+  const byBag = useMemo(() => new Map(kits.map((kit) => [`${kit.blockId}/${kit.makerId}`, kit])), [kits]);
   const kitOf = (blockId: string, makerId: string): Kit =>
-    kits.find((kit) => kit.blockId === blockId && kit.makerId === makerId) ?? {
+    byBag.get(`${blockId}/${makerId}`) ?? {
       blockId,
       makerId,
       status: 'to-pack',
