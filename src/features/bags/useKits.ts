@@ -1,6 +1,5 @@
 'use client';
 import { useMemo } from 'react';
-('use client');
 import useSWR from 'swr';
 import type { ChangedKits, Kit, KitStatus } from '@/server/bags';
 import { counted } from '@/core/words';
