@@ -38,7 +38,7 @@ test('six wedges come in six bags, not in two halves, by the name that the steps
   const [wedge] = units;
   expect([wedge?.copies, sum(wedge?.lines ?? [])]).toEqual([6, 6]);
   expect(sheet.steps.some((step) => step.kind === 'join' && step.alike === wedge?.name)).toBe(true);
-  expect(wedge?.lines.map(sayInnerLine)).toContain('1 Dark, 2½″ kite, 76.5°/93°');
+  expect(wedge?.lines.map(sayInnerLine)).toContain('1 × 2½″ kite, 76.5°/93° in Dark');
   expect(sum(rest)).toBe(sheet.patches.length - 36);
   for (const pairs of ['star', 'plate', 'rosette'] as const) expect(innerBags(plannedSheet(generate(defaultRecipe(pairs)), SETTINGS)).units).toEqual([]);
 }); // prettier-ignore

@@ -89,7 +89,7 @@ function countLines(own: InnerSources['patches'], bag: InnerSources['bag']): Inn
   return [...lines.values()];
 }
 
-/** One line in words: “2 Madder, 1″ hexagon, L”. */
+/** One line in words: “2 × 1″ hexagon in Madder”, “1 × kite, L, in Fog”. */
 export function sayInnerLine({ kindName, fabric, hand, count }: InnerLine): string {
-  return `${count} ${fabric}, ${kindName}${hand === 'none' ? '' : `, ${hand}`}`;
+  return `${count} × ${kindName}${hand === 'none' ? '' : `, ${hand},`} in ${fabric}`;
 }

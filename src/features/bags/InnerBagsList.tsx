@@ -16,7 +16,7 @@ export function InnerBagsList({ inner: { units, rest, spares } }: { readonly inn
         ))}
         {rest.length > 0 && <li>{`loose: ${rest.map(sayInnerLine).join('; ')}`}</li>}
         {spares.length > 0 && (
-          <li>{`spare papers: ${spares.map(({ count, kindName }) => `${count} ${kindName}`).join('; ')}`}</li>
+          <li>{`spare papers: ${spares.map(({ count, kindName }) => `${count} × ${kindName}`).join('; ')}`}</li>
         )}
       </Box>
     </Box>

@@ -47,6 +47,7 @@ export const BAGS = {
   '& .bag[data-state=packed]': filled('primary'),
   '& .bag[data-state=handed-over]': filled('success'),
   '& .bag[data-state=old]': filled('warning'),
+  '& tbody > tr > td': { borderBottom: 1, borderColor: 'divider' },
   '& .bag > small': { display: 'block', fontSize: '0.72rem', fontWeight: 400 },
   '& .none': { textAlign: 'center', fontSize: '0.82rem', color: 'text.secondary' },
 } as const; // prettier-ignore

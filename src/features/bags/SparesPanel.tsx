@@ -33,6 +33,8 @@ export function SparesPanel({ rules = {}, papers, percent, onChange }: SparesPan
     const { [name]: _, ...others } = rules;
     onChange(rule ? { ...others, [name]: rule } : others);
   };
+  const ruled = papers.filter((name) => rules[name]);
+  const others = papers.filter((name) => !rules[name]);
   const gone = Object.keys(rules).filter((name) => !papers.includes(name));
   const ways: readonly (readonly [Way, string])[] = [
     ['usual', `as of all: ${percent} %`],
@@ -46,7 +48,7 @@ export function SparesPanel({ rules = {}, papers, percent, onChange }: SparesPan
       <Typography color="textSecondary" sx={{ mb: 2 }}>
         Thin points wear out first; large squares hardly ever. The share of all papers stands in the settings.
       </Typography>
-      {papers.map((name) => {
+      {ruled.map((name) => {
         const rule = rules[name];
         return (
           <Stack key={name} direction="row" sx={{ gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
@@ -67,6 +69,11 @@ export function SparesPanel({ rules = {}, papers, percent, onChange }: SparesPan
           </Stack>
         );
       })}
+      {others.length > 0 && (
+        <Box sx={{ width: 300, my: 1.5 }}>
+          <Choice label="A rule of its own for" value="" choices={others.map((name) => [name, name] as const)} onChange={(name) => set(name, FIRST.count)} />
+        </Box>
+      )}
       {gone.map((name) => (
         <Stack key={name} direction="row" sx={{ gap: 1.5, alignItems: 'center' }}>
           <Typography color="textSecondary">{`No block has “${name}” now; its rule waits.`}</Typography>

@@ -68,7 +68,7 @@ test('at the table the next bag of the same drop comes by itself; what goes into
   fireEvent.change(screen.getByLabelText('Scan or type a bag’s code'), { target: { value: bagCode('a', 'Ann') } });
   fireEvent.click(screen.getByRole('button', { name: 'Open' }));
   expect(screen.getByText('Bag 1 of 2 within the bag of Drop 1.')).toBeTruthy();
-  expect(within(screen.getByRole('region', { name: 'Inner bags' })).getByText(/^6 × wedge E, in each: 1 Light, .*1 Dark, 2½″ kite/)).toBeTruthy();
+  expect(within(screen.getByRole('region', { name: 'Inner bags' })).getByText(/^6 × wedge E, in each: 1 × .* in Light; 1 × 2½″ kite, 76.5°\/93° in Dark; .*, L, in Middle/)).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'All in: close this bag' }));
   expect(await screen.findByText('Bag 2 of 2 within the bag of Drop 1.')).toBeTruthy();
   expect(await screen.findByText('Beams is done. Into the same bag: Lamp.')).toBeTruthy();
@@ -107,13 +107,16 @@ test('spares are said kind by kind: none, so many, a share; a rule for a paper t
   const kept = { extras: { ...NO_EXTRAS, spares: { 'old square': { count: 4 } } }, revision: 0 };
   const Extras = () => <ExtrasView own={useExtras('p1', kept)} blocks={[]} drops={[]} order={[]} makers={[]} papers={['kite', 'thin diamond']} sparesPercent={5} />;
   render(<Extras />);
-  const choose = (paper: string, way: string) => {
-    fireEvent.mouseDown(screen.getByRole('combobox', { name: `Spares, ${paper}` }));
-    fireEvent.click(screen.getByRole('option', { name: way }));
+  const pick = (label: string, option: string) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: label }));
+    fireEvent.click(screen.getByRole('option', { name: option }));
   };
-  expect(screen.getByRole('combobox', { name: 'Spares, kite' }).textContent).toBe('as of all: 5 %');
+  const choose = (paper: string, way: string) => pick(`Spares, ${paper}`, way);
+  expect(screen.queryByRole('combobox', { name: 'Spares, kite' })).toBeNull();
+  pick('A rule of its own for', 'kite');
+  pick('A rule of its own for', 'thin diamond');
+  expect(screen.queryByRole('combobox', { name: 'A rule of its own for' })).toBeNull();
   choose('kite', 'none');
-  choose('thin diamond', 'so many in each bag');
   fireEvent.change(screen.getByRole('textbox', { name: 'In each bag, thin diamond' }), { target: { value: '8' } });
   expect(screen.getByText('No block has “old square” now; its rule waits.')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Forget the rule for old square' }));
