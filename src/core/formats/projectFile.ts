@@ -37,6 +37,8 @@ export interface ProjectFile {
   readonly order?: JsonObject;
   /** Cloths as they lie on the shelf. */
   readonly shelf?: readonly JsonObject[];
+  /** How bags are made, what goes into them besides papers and cloth, spares kind by kind. */
+  readonly bags?: JsonObject;
 }
 
 /** Something of a file of which only the outer form is looked at here. */
@@ -61,7 +63,8 @@ export function readProjectFile(text: string): ProjectFile {
   const data = parseJson(text);
   versionOf(data, 'kevlo.project', 1, 'format');
   const record = data as Record<string, unknown>;
-  const { unitSystem, pageSize, blocks, setting, marks, basting, sewing, calendar, order, shelf } = record;
+  const { unitSystem, pageSize, blocks, setting, marks, basting, sewing, calendar, order, shelf, bags } =
+    record;
   if (unitSystem !== 'inch' && unitSystem !== 'metric')
     fail('unitSystem', 'The project has no unit.', 'Give inch or metric.');
   if (pageSize !== 'A4' && pageSize !== 'Letter')
@@ -110,6 +113,7 @@ export function readProjectFile(text: string): ProjectFile {
     ...(calendar === undefined ? {} : { calendar: readObject(calendar, 'calendar') }),
     ...(order === undefined ? {} : { order: readObject(order, 'order') }),
     ...(shelf === undefined ? {} : { shelf: readShelf(shelf) }),
+    ...(bags === undefined ? {} : { bags: readObject(bags, 'bags') }),
   };
 }
 

@@ -4,6 +4,8 @@ import type { ProjectFile } from '@/core/formats';
 import type { OrderPlan } from '@/core/order';
 import { calendarFileSchema, readKeptCalendar } from '../calendar';
 import { WEAVE_COUNT, type ClothLook, type ShelfCloth } from '@/core/cloth';
+import type { BagExtras } from '@/core/packing';
+import { extrasSchema, readKeptExtras } from '../bags';
 import { clothLooks, clothShelf, readLooks, shelfSchema } from '../cloth';
 import { json, type Sql } from '../database';
 import { groupNamed, listGroups } from '../makers';
@@ -12,30 +14,32 @@ import { parse } from '../parse';
 import type { Access, Project } from '../projects';
 import { refused } from '../refused';
 
-/** What a project file holds besides blocks and their settings: dates, buying, cloths. */
-export type Belongings = Pick<ProjectFile, 'calendar' | 'order' | 'shelf'>;
+/** What a project file holds besides blocks and their settings: dates, buying, cloths, how bags are made. */
+export type Belongings = Pick<ProjectFile, 'calendar' | 'order' | 'shelf' | 'bags'>;
 
 type NameOf = (id: string) => string | undefined;
 
 /** Blocks are named by their names; what nobody has said anything about is left out. */
 export async function readBelongings(sql: Sql, project: Project, blockName: NameOf): Promise<Belongings> {
-  const [kept, order, shelf, groups, looks] = await Promise.all([
+  const [kept, order, shelf, groups, looks, bags] = await Promise.all([
     readKeptCalendar(sql, project),
     readKeptOrder(sql, project),
     clothShelf(sql, project),
     listGroups(sql, project),
     readLooks(sql, project),
+    readKeptExtras(sql, project),
   ]);
   const groupName = (id: string) => groups.find((group) => group.id === id)?.name;
   return {
     ...(kept.revision > 0 ? { calendar: { ...renamed(kept.calendar, blockName, groupName) } } : {}),
     ...(order.revision > 0 ? { order: { ...withCutsOf(order.order, blockName) } } : {}),
     ...(shelf.length > 0 ? { shelf: shelf.map(({ stockAt: _at, revision, ...cloth }) => ({ ...(revision > 0 ? cloth : { name: cloth.name }), look: looks[cloth.name] })) } : {}),
+    ...(bags.revision > 0 ? { bags: { ...bags.extras } } : {}),
   };
 } // prettier-ignore
 
 /** Puts them into a new project. @throws ServerError 422 with the place in the file, and nothing is written */
-export async function writeBelongings(step: Sql, access: Access<'edit'>, { calendar, order, shelf }: Belongings, ids: ReadonlyMap<string, string>): Promise<void> {
+export async function writeBelongings(step: Sql, access: Access<'edit'>, { calendar, order, shelf, bags }: Belongings, ids: ReadonlyMap<string, string>): Promise<void> {
   const { id } = access.project;
   const blockId = (name: string) => ids.get(name);
   if (calendar) await writeCalendar(step, access, parse(CALENDAR, { calendar }).calendar, ids);
@@ -43,6 +47,7 @@ export async function writeBelongings(step: Sql, access: Access<'edit'>, { calen
     const plan = withCutsOf(parse(ORDER, { order }).order, blockId);
     await step`update project set order_plan = ${json(step, plan)}, order_plan_revision = 1 where id = ${id}`;
   }
+  if (bags) await step`update project set bag_extras = ${json(step, parse(BAGS, { bags }).bags)}, bag_extras_revision = 1 where id = ${id}`;
   const cloths = shelf ? parse(SHELF, { shelf }).shelf : [];
   for (const { name, look } of cloths)
     if (look) await step`insert into cloth (project_id, name, look) values (${id}, ${name}, ${json(step, look)}) on conflict do nothing`;
@@ -71,6 +76,7 @@ const withCutsOf = (plan: OrderPlan, nameOf: NameOf): OrderPlan => ({
 
 const CALENDAR = Joi.object<{ calendar: Calendar }>({ calendar: calendarFileSchema.required() });
 const ORDER = Joi.object<{ order: OrderPlan }>({ order: orderSchema.required() });
+const BAGS = Joi.object<{ bags: BagExtras }>({ bags: extrasSchema.required() });
 const colour = Joi.string()
   .pattern(/^#[0-9a-f]{6}$/i)
   .required();

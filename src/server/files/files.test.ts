@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv';
+import { NO_EXTRAS } from '@/core/packing';
+import { readKeptExtras, saveExtras } from '../bags';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { EMPTY_CALENDAR, type Calendar } from '@/core/calendar';
 import { defaultRecipe } from '@/core/generate';
@@ -38,6 +40,11 @@ beforeAll(async () => {
   }; // prettier-ignore
   await saveCalendar(sql, access, { calendar, revision: 0 });
   const cut = { blockId, fabric: fabrics[0]!, name: 'fat eighth', widthMm: 230, lengthMm: 550 };
+  const bagging = {
+    usual: { per: 'block', isInner: true },
+    drops: { d: { per: 'drop', isInner: false } },
+  } as const;
+  await saveExtras(sql, access, { extras: { ...NO_EXTRAS, first: [{ what: 'needles', count: 3 }], bagging, spares: { kite: { count: 4 } }, walk: ['cloth:Fog'] }, revision: 0 }); // prettier-ignore
   await saveOrder(sql, access, { order: { ...USUAL_ORDER, givenCuts: [cut], stock: { 'thread:sewing thread': 900 }, suppliers: { 'thread:sewing thread': 'Mill Lane Yard' } }, revision: 0 }); // prettier-ignore
 });
 
@@ -58,11 +65,14 @@ test('dates, buying and cloths go out with the file, by names, and come in again
   const [entry] = calendar.entries;
   expect(entry).toMatchObject({ blocks: [(await listBlocks(sql, copy))[0]!.id], group: (await listGroups(sql, copy))[0]!.id, isFixed: true }); // prettier-ignore
   expect(calendar).toMatchObject({ hoursPerWeek: 4.5, standards: { join: 0.8 } });
+  expect((await readKeptExtras(sql, copy)).extras.bagging?.drops).toHaveProperty(entry!.id);
+  expect(copy.spareRules).toEqual({ kite: { count: 4 } });
 });
 
 test.each([
   ['a day that is none', (file: { calendar: Calendar }) => ({ calendar: { ...file.calendar, entries: file.calendar.entries.map((entry) => ({ ...entry, day: '2026-02-30' })) } }), 'd'],
   ['hours of minus three', (file: { calendar: Calendar }) => ({ calendar: { ...file.calendar, hoursPerWeek: -3 } }), 'calendar.hoursPerWeek'],
+  ['spares of minus one', (file: { bags: object }) => ({ bags: { ...file.bags, spares: { kite: { count: -1 } } } }), 'bags.spares'],
   ['an order without figures', () => ({ order: { notions: [] } }), 'order.figures'],
   ['a cloth of negative stock', (file: { shelf: readonly object[] }) => ({ shelf: file.shelf.map((cloth) => ('stockMm' in cloth ? { ...cloth, stockMm: -1 } : cloth)) }), 'shelf'],
 ])('a file with %s is refused with its place, and no project is made', async (_, change, where) => {

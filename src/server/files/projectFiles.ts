@@ -8,14 +8,14 @@ import { contentHash, inTransaction, type Sql, json } from '../database';
 import { offThread, unlessRefused } from '../pool';
 import { readBelongings, writeBelongings } from './belongings';
 
-/** A project as a file: its blocks, settings, setting and marks, dates, buying and cloths, without makers. */
+/** A project as a file: its blocks, settings, setting and marks, dates, buying, cloths and how bags are made, without makers. */
 export async function exportProject(sql: Sql, project: Project): Promise<ProjectFile> {
   const blocks = await sql<{ id: string; name: string; document: BlockDocument }[]>`
     select id, name, document from block
     where project_id = ${project.id} and removed_at is null order by place, name`;
   const names = new Map(blocks.map(({ id, name }) => [id, name]));
   const { setting } = await readKeptSetting(sql, project);
-  // What cloths were once called matters to what was sewn here alone.
+  // What cloths were once called matters to what was sewn here alone; rules for spares are with the bags.
   const {
     id: _id,
     clothOrigins: _origins,
@@ -59,6 +59,7 @@ export async function putIn(step: Sql, account: Account, file: ProjectFile): Pro
     calendar,
     order,
     shelf,
+    bags,
     ...settings
   } = file;
   const access = await createProject(step, account, { name: file.name });
@@ -79,7 +80,7 @@ export async function putIn(step: Sql, account: Account, file: ProjectFile): Pro
         basting = ${json(step, basting)},
         setting = ${own === null ? null : json(step, own)}
       where id = ${id}`;
-  await writeBelongings(step, access, { calendar, order, shelf }, ids);
+  await writeBelongings(step, access, { calendar, order, shelf, bags }, ids);
   await audit(step, access, 'project-imported', { name: file.name, blocks: blocks.length });
   return access;
 }
