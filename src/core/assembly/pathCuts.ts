@@ -15,6 +15,9 @@ export function pathCuts(unit: CutUnit, thorough: boolean): Cut[] {
   const isSmall = members.length <= SMALL_UNIT;
   const sources = thorough || isSmall ? rim : spread(rim, PATH_SOURCES);
   const cuts: Cut[] = [];
+  const { isOwn } = roomFor(unit.graph);
+  isOwn.wipe();
+  for (const seam of unit.seams) isOwn.add(seam);
   // One hole may be crossed; more, which asks for more runs in one join, only where nothing else parts the unit.
   for (const crossings of unit.holeAt.size > 0 ? [1, Infinity] : [0]) {
     for (const source of sources)
@@ -25,11 +28,13 @@ export function pathCuts(unit: CutUnit, thorough: boolean): Cut[] {
   return cuts.filter(({ excess }) => excess === least);
 }
 
-/** Room for a search: which states were reached, and from which other. */
+/** Room for a search: which states were reached, and from which other; where each seam starts and ends. */
 const roomFor = keptFor(({ seams }: SeamGraph) => ({
   isOwn: new Marks(seams.length),
   isReached: new Marks(seams.length * 4),
   cameFrom: new Int32Array(seams.length * 4),
+  starts: Int32Array.from(seams, ({ start }) => start.place),
+  ends: Int32Array.from(seams, ({ end }) => end.place),
 }));
 
 /** States to look at, each with the one before it. */
@@ -62,18 +67,16 @@ function runsBack(state: number): boolean {
 
 /**
  * Breadth-first search over directed seams from one place of the rim to the others, by number of avoidable bends and
- * then by number of seams. Passing a place costs an avoidable bend when it turns although two seams there lie in line.
+ * then by number of seams, over seams that are marked as the unit’s own. Passing a place costs an avoidable bend when it turns although two seams there lie in line.
  * @param crossings holes that may be crossed: none, one, or any number
  */
 function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings: number): Cut[] {
   const { graph, isInside, holeAt } = unit;
-  const { isOwn, isReached, cameFrom } = roomFor(graph);
-  isOwn.wipe();
-  for (const seam of unit.seams) isOwn.add(seam);
+  const { isOwn, isReached, cameFrom, starts, ends } = roomFor(graph);
   isReached.wipe();
   const reached = new Map<number, number>();
   const stateOf = (seam: number, place: number, isAcross = false) =>
-    packed(seam, itemAt(graph.seams, seam).start.place !== place, isAcross);
+    packed(seam, starts[seam] !== place, isAcross);
   const crossed = new Set<number>();
   let level = new Level();
   for (const seam of itemAt(graph.seamsAt, source))
@@ -82,13 +85,12 @@ function leastBendPaths(unit: CutUnit, source: number, limit: number, crossings:
     const next = new Level();
     // The level grows while it is looked at.
     for (let i = 0; i < level.states.length; i++) {
-      const state = itemAt(level.states, i);
+      const state = level.states[i] as number;
       if (isReached.has(state)) continue;
       isReached.add(state);
-      cameFrom[state] = itemAt(level.before, i);
+      cameFrom[state] = level.before[i] as number;
       const [seam, isAcross] = [seamOf(state), hasCrossed(state)];
-      const { start, end } = itemAt(graph.seams, seam);
-      const place = runsBack(state) ? start.place : end.place;
+      const place = (runsBack(state) ? starts : ends)[seam] as number;
       const hole = holeAt.get(place);
       if (hole) {
         if (crossings === 0 || (crossings === 1 && isAcross) || crossed.has(itemAt(hole, 0))) continue;
