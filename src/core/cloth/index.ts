@@ -22,3 +22,4 @@ export {
   type CutLine,
   type ShelfCloth,
 } from './shelf';
+export { REPEAT_MM, weaveOf, type WeaveStroke } from './weaves';

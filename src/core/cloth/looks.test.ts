@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { patch } from '../testing';
-import { isColour, lookByNumber, lookOfColour, looksOfNew, nameCloths, nameOfColour } from '.';
+import { WEAVE_COUNT, isColour, lookByNumber, lookOfColour, looksOfNew, nameCloths, nameOfColour, weaveOf } from '.'; // prettier-ignore
 
 const square = (id: number, fabric: string) => ({ ...patch(id, [[0, 0], [9, 0], [9, 9], [0, 9]]), fabric }); // prettier-ignore
 
@@ -34,4 +34,11 @@ test('a look takes the colour it is given and a figure that stands out from it; 
 test('new cloths are numbered after those that are there, each once, and take the colour that a drawing tells', () => {
   const looks = looksOfNew(['Woad', 'Fog'], ['Fog', 'Rope', 'navy', 'Rope'], { navy: '#1f2e4f' });
   expect(looks).toEqual({ Rope: lookByNumber(2), navy: lookOfColour('#1f2e4f', 3) });
+});
+
+test('every weave has a figure of its own', () => {
+  const figures = Array.from({ length: WEAVE_COUNT }, (_, weave) => JSON.stringify(weaveOf({ weave })));
+  expect(new Set(figures).size).toBe(WEAVE_COUNT);
+  expect(figures).not.toContain('[]');
+  expect(weaveOf({ weave: WEAVE_COUNT })).toEqual(weaveOf({ weave: 0 }));
 });

@@ -1,3 +1,4 @@
+import type { ClothLook } from '../cloth';
 import { formatLength, type UnitSystem } from '../length';
 import { boxOf, middleOfCorners, type Outline, type Point } from '../geometry';
 import { sayInnerLine, type BagContents, type InnerBags } from '../bags';
@@ -12,12 +13,16 @@ export interface BagCardBlock {
   readonly sheet: Pick<BlockSheet, 'patches' | 'steps'>;
   /** Papers to keep for later blocks; empty where there are none. */
   readonly saved: string;
+  /** How its cloths look, by their names; one that is not among them has no swatch. */
+  readonly looks?: Readonly<Record<string, ClothLook>>;
   /** Where its units that are made again come in inner bags. */
   readonly inner?: InnerBags;
 }
 
 /** Side of the drawing, of a silhouette; sizes of words and of a line, mm. */
 const [DRAWING_MM, SHAPE_MM, TEXT_MM, LINE_MM, HEAD_MM] = [92, 9, 3, 5.4, 4];
+/** A square of cloth. */
+const SWATCH_MM = 7;
 /** A row with a silhouette: two lines of words. */
 const ROW_MM = 10.6;
 /** A letter is about so wide, as a share of its height; lines are reckoned with some to spare. */
@@ -31,7 +36,7 @@ export function bagCards(title: string, blocks: readonly BagCardBlock[], system:
   return { title, widthMm, heightMm, pages: blocks.flatMap((block) => cardPages(block, system, widthMm, heightMm)) };
 } // prettier-ignore
 
-function cardPages({ name, bag, sheet, saved, inner }: BagCardBlock, system: UnitSystem, widthMm: number, heightMm: number): { ink: Ink[] }[] {
+function cardPages({ name, bag, sheet, saved, inner, looks = {} }: BagCardBlock, system: UnitSystem, widthMm: number, heightMm: number): { ink: Ink[] }[] {
   const length = (mm: number) => formatLength(mm, system);
   const beside = MARGIN_MM + DRAWING_MM + 8;
   const [first, others] = [sheet.steps[0], sheet.steps.length - 1];
@@ -56,6 +61,15 @@ function cardPages({ name, bag, sheet, saved, inner }: BagCardBlock, system: Uni
     const highMm = linesOf(text, widthMm - MARGIN_MM - flow.x) * LINE_MM;
     put(highMm, (at) => [{ kind: 'paragraph', at: { x: at.x, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x, heightMm: highMm }]);
   };
+  const swatched = (look: ClothLook | undefined, text: string) => {
+    if (!look) return line(text);
+    const wideMm = widthMm - MARGIN_MM - flow.x - SWATCH_MM - 3;
+    const highMm = Math.max(SWATCH_MM + 1.5, linesOf(text, wideMm) * LINE_MM);
+    put(highMm, (at) => [
+      { kind: 'swatch', at: { x: at.x, y: at.y }, sideMm: SWATCH_MM, look },
+      { kind: 'paragraph', at: { x: at.x + SWATCH_MM + 3, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SWATCH_MM - 3, heightMm: highMm },
+    ]);
+  };
   heading('In the bag');
   for (const { kind, name: paper, count, spares, left, right } of bag.papers) {
     const hands = left + right > 0 ? `; wrap ${left} L and ${right} R` : '';
@@ -67,7 +81,7 @@ function cardPages({ name, bag, sheet, saved, inner }: BagCardBlock, system: Uni
   }
   heading('Cloth');
   for (const { fabric, cuts } of bag.fabrics)
-    line(`${fabric}: ${cuts.map(({ count, widthMm: wide, lengthMm, kindName }) => `${count} of ${length(wide)} × ${length(lengthMm)} for ${kindName}`).join('; ')}`);
+    swatched(looks[fabric], `${fabric}: ${cuts.map(({ count, widthMm: wide, lengthMm, kindName }) => `${count} of ${length(wide)} × ${length(lengthMm)} for ${kindName}`).join('; ')}`);
   for (const { count, kindName, widthMm: wide, lengthMm } of bag.extras) line(`${count} × ${kindName}, ${length(wide)} × ${length(lengthMm)}, for its place in the top`);
   if (inner && inner.units.length > 0) {
     heading('Inner bags');

@@ -1,3 +1,4 @@
+import type { ClothLook } from '../cloth';
 import type { Box, Outline, Point } from '../geometry';
 
 /** One thing drawn on a printed page, at true size: mm from the top left corner, y down. */
@@ -25,6 +26,8 @@ export type Ink =
       readonly cells: number;
       readonly dark: readonly boolean[];
     }
+  /** A square of cloth with its figure, `at` its upper left corner. */
+  | { readonly kind: 'swatch'; readonly at: Point; readonly sideMm: number; readonly look: ClothLook }
   | { readonly kind: 'dot'; readonly at: Point; readonly radiusMm: number; readonly isFilled: boolean }
   | {
       readonly kind: 'text';

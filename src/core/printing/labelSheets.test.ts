@@ -1,3 +1,4 @@
+import { lookByNumber } from '../cloth';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '../generate';
@@ -60,6 +61,11 @@ test('a bag’s card says all that lies in it, draws each shape, and goes on to 
   for (const { fabric } of sheet.bag.fabrics) expect(words).toContain(`${fabric}: `);
   expect(words).toMatch(/wrap \d+ L and \d+ R/);
   expect(words).toContain('save for later blocks: two hexagons');
+  expect(card.pages[0]!.ink.some(({ kind }) => kind === 'swatch')).toBe(false);
+  const [first] = sheet.bag.fabrics;
+  const look = lookByNumber(3);
+  const { ink } = bagCards('C', [{ name: 'L', bag: sheet.bag, sheet, saved: '', looks: { [first!.fabric]: look } }], 'inch', 'A4').pages[0]!; // prettier-ignore
+  expect(ink.flatMap((one) => (one.kind === 'swatch' ? [one.look] : []))).toEqual([look]);
   const shapes = card.pages[0]!.ink.filter(({ kind }) => kind === 'outline');
   expect(shapes).toHaveLength(sheet.patches.length + sheet.bag.papers.length);
   const [width, height] = PAGE_MM.A4;

@@ -12,6 +12,7 @@ import {
 } from '@/core/packing';
 import type { BagLabel, LabelSheet } from '@/core/printing';
 import { saySaved } from '@/core/sheet';
+import { clothLooks } from '../cloth';
 import { listBlocks, listSummaries, papersOfProject } from '../blocks';
 import { readKeptCalendar } from '../calendar';
 import type { Sql } from '../database';
@@ -29,10 +30,11 @@ interface Which {
 export async function cardsPdf(sql: Sql, project: Project, { blocks: wanted }: Which, signal: AbortSignal): Promise<Buffer> {
   const all = await listBlocks(sql, project);
   const papers = await papersOfProject(sql, project, all);
+  const looks = await clothLooks(sql, project, [...new Set(all.flatMap(({ sheet }) => sheet.bag.fabrics.map(({ fabric }) => fabric)))]);
   const isInner = new Set((await projectBags(sql, project, all)).flatMap((bag) => (bag.isInner ? bag.blocks : [])));
   const blocks = all
     .filter(({ id }) => wanted?.includes(id) ?? true)
-    .map(({ id, name, sheet }) => ({ name, bag: sheet.bag, sheet: { patches: sheet.patches, steps: sheet.steps }, saved: saySaved(papers, id), ...(isInner.has(id) ? { inner: innerBags(sheet) } : {}) }));
+    .map(({ id, name, sheet }) => ({ name, bag: sheet.bag, sheet: { patches: sheet.patches, steps: sheet.steps }, saved: saySaved(papers, id), looks, ...(isInner.has(id) ? { inner: innerBags(sheet) } : {}) }));
   const task = { title: `${project.name}: bag cards`, blocks, system: project.unitSystem, size: project.pageSize };
   return Buffer.from(await offThread('printCards', task, signal));
 } // prettier-ignore

@@ -2,6 +2,7 @@ import { itemAt } from '@/core/lists';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import PDFDocument from 'pdfkit';
+import { REPEAT_MM, weaveOf } from '@/core/cloth';
 import { outlinePath } from '@/core/geometry';
 import type { Ink, PrintJob } from '@/core/printing';
 
@@ -74,6 +75,9 @@ function draw(pen: Pen, ink: Ink): void {
     case 'cells':
       fillCells(pdf, ink);
       break;
+    case 'swatch':
+      drawSwatch(pdf, ink);
+      break;
     case 'dot':
       pdf.circle(ink.at.x, ink.at.y, ink.radiusMm).lineWidth(0.2).undash();
       if (ink.isFilled) pdf.fill('#000000');
@@ -86,6 +90,20 @@ function draw(pen: Pen, ink: Ink): void {
       writeLines(pen, ink);
       break;
   }
+}
+
+/** A cloth as screens draw it: its ground, its weave in the figure's colour, a line round it. */
+function drawSwatch(pdf: PDFKit.PDFDocument, { at, sideMm, look }: Extract<Ink, { kind: 'swatch' }>): void {
+  pdf.save().rect(at.x, at.y, sideMm, sideMm).clip();
+  pdf.rect(at.x, at.y, sideMm, sideMm).fill(look.ground);
+  pdf.translate(at.x, at.y).scale(sideMm / REPEAT_MM);
+  for (const { d, width, isFilled } of weaveOf(look)) {
+    pdf.path(d).undash();
+    if (isFilled) pdf.fill(look.figure);
+    else pdf.lineWidth(width).stroke(look.figure);
+  }
+  pdf.restore();
+  pdf.rect(at.x, at.y, sideMm, sideMm).lineWidth(0.2).undash().stroke('#000000');
 }
 
 /** Dark cells that follow each other in a row are one bar: no hair of white between them. */
