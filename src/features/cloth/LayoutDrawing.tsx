@@ -3,6 +3,7 @@ import { formatLength, type UnitSystem } from '@/core/length';
 import { boxOfPoints } from '@/core/geometry';
 import type { Nested, PieceKind } from '@/core/nesting';
 import type { ShelfCloth } from '@/core/cloth';
+import { DimensionLine } from './DimensionLine';
 
 interface LayoutDrawingProps {
   readonly kinds: readonly PieceKind[];
@@ -11,18 +12,18 @@ interface LayoutDrawingProps {
   readonly system: UnitSystem;
 }
 
-/** A layout drawn to scale, the bolt lying across the page: selvedges hatched, each kind by its number, width and length said. */
+/** A layout drawn to scale, the bolt lying across the page: selvedges shaded, each kind by its number, dimension lines along width and length. */
 export function LayoutDrawing({ kinds, nested, cloth, system }: LayoutDrawingProps) {
   const { widthMm, selvedgeMm } = cloth;
   const { lengthMm } = nested;
-  const edge = widthMm * 0.05;
+  const edge = widthMm * 0.09;
   const size = Math.max(9, widthMm / 70);
   return (
     <Box
       component="svg"
       role="img"
       aria-label={`${nested.placed.length} pieces laid on ${formatLength(widthMm, system)} wide cloth, ${formatLength(lengthMm, system)} long`}
-      viewBox={`${-edge} ${-edge} ${widthMm + 2 * edge} ${lengthMm + 2 * edge}`}
+      viewBox={`${-edge} ${-edge * 1.2} ${widthMm + edge * 1.1} ${lengthMm + edge * 1.3}`}
       sx={{ width: '100%', maxHeight: 520, display: 'block', fontVariantNumeric: 'tabular-nums' }}
     >
       <rect width={widthMm} height={lengthMm} fill="none" stroke="currentColor" strokeWidth={widthMm / 600} />
@@ -33,19 +34,26 @@ export function LayoutDrawing({ kinds, nested, cloth, system }: LayoutDrawingPro
         ({ kind, turnDeg, x, y }, index) =>
         <Piece key={index} polygon={kinds[kind]?.polygon ?? []} number={kind + 1} of={kinds.length} turnDeg={turnDeg} x={x} y={y} size={size} />, // prettier-ignore
       )}
-      <text x={widthMm / 2} y={-edge / 4} textAnchor="middle" fontSize={size} fill="currentColor">
-        {`${formatLength(widthMm, system)} wide`}
-      </text>
-      <text
-        x={-edge / 4}
-        y={lengthMm / 2}
-        textAnchor="middle"
-        fontSize={size}
-        fill="currentColor"
-        transform={`rotate(-90 ${-edge / 4} ${lengthMm / 2})`}
-      >
-        {formatLength(lengthMm, system)}
-      </text>
+      <DimensionLine x={0} y={-edge * 0.78} lengthMm={widthMm} word="wide" size={size} system={system} />
+      {selvedgeMm > 0 && (
+        <DimensionLine
+          x={selvedgeMm}
+          y={-edge * 0.25}
+          lengthMm={widthMm - 2 * selvedgeMm}
+          word="between the selvedges"
+          size={size * 0.8}
+          system={system}
+        />
+      )}
+      <DimensionLine
+        x={-edge * 0.3}
+        y={0}
+        isDown
+        lengthMm={lengthMm}
+        word="long"
+        size={size}
+        system={system}
+      />
     </Box>
   );
 }
