@@ -17,7 +17,7 @@ import { Notice } from '@/ui/Notice';
 import type { BagBlock } from './bagBlock';
 import { BagContentsCard } from './BagContentsCard';
 import { ExtrasView } from './ExtrasView';
-import { FromStockView } from './FromStockView';
+import { FromStockView, type PaperPack } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { PickListView } from './PickListView';
 import { useExtras } from './useExtras';
@@ -31,6 +31,8 @@ interface BagsStationProps {
   readonly fabrics: readonly string[];
   /** Papers that are there, by name. */
   readonly stock: Readonly<Record<string, number>>;
+  /** Papers in a pack as it is bought, and its price. */
+  readonly pack: PaperPack;
   readonly extras: KeptExtras;
   readonly drops: readonly {
     readonly id: string;
@@ -52,6 +54,7 @@ export function BagsStation({
   pickList,
   fabrics,
   stock,
+  pack,
   extras,
   drops,
   order,
@@ -160,7 +163,9 @@ export function BagsStation({
           onWalk={(walk) => own.change({ ...own.present, walk })}
         />
       )}
-      {tab === 'stock' && <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} />}
+      {tab === 'stock' && (
+        <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} pack={pack} />
+      )}
     </Box>
   );
 }

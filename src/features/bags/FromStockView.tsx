@@ -17,10 +17,18 @@ interface FromStockViewProps {
   readonly papers: readonly { readonly what: string; readonly total: number }[];
   /** What the stock says is there, by name; another count may be supposed here. */
   readonly stock: Readonly<Record<string, number>>;
+  readonly pack: PaperPack;
+}
+
+/** How papers are bought. */
+export interface PaperPack {
+  readonly papers: number;
+  /** 0 where nobody said it. */
+  readonly price: number;
 }
 
 /** What lies on the shelf: which bags can be packed from it, and what is to be got for the rest. */
-export function FromStockView({ projectId, papers, stock: stocked }: FromStockViewProps) {
+export function FromStockView({ projectId, papers, stock: stocked, pack }: FromStockViewProps) {
   const notice = useNotice();
   const [kept, keep] = useRemembered(`kevlo-paper-stock-${projectId}`);
   const typed = readTyped(kept);
@@ -77,7 +85,7 @@ export function FromStockView({ projectId, papers, stock: stocked }: FromStockVi
       </Stack>
       <Box aria-live="polite" sx={{ mt: 2 }}>
         {found === 'busy' && <Typography role="status">One moment …</Typography>}
-        {found && found !== 'busy' && <Found found={found} />}
+        {found && found !== 'busy' && <Found found={found} pack={pack} />}
       </Box>
     </Box>
   ); // prettier-ignore
@@ -100,7 +108,12 @@ function countOf(text = ''): number | undefined {
   return /^\d{1,6}$/.test(plain) ? Number(plain) : undefined;
 }
 
-function Found({ found: { ready, wanting, missing, isProven } }: { readonly found: FromStock }) {
+interface FoundProps {
+  readonly found: FromStock;
+  readonly pack: PaperPack;
+}
+
+function Found({ found: { ready, wanting, missing, isProven }, pack }: FoundProps) {
   if (wanting === 0) return <Typography>Every bag is packed.</Typography>;
   const byBlock = new Map<string, ReadyBag[]>();
   for (const bag of ready) byBlock.set(bag.block, [...(byBlock.get(bag.block) ?? []), bag]);
@@ -122,10 +135,20 @@ function Found({ found: { ready, wanting, missing, isProven } }: { readonly foun
       <Box component="ul" sx={{ pl: 2.5 }}>
         {missing.map(({ paper, count }) => (
           <li key={paper}>
-            <strong>{count}</strong> × {paper}
+            <strong>{count}</strong> × {paper}: {sayPacks(Math.ceil(count / pack.papers), pack)}
           </li>
         ))}
       </Box>
+      {missing.length > 0 && (
+        <Typography>
+          <strong>In all {sayPacks(missing.reduce((sum, { count }) => sum + Math.ceil(count / pack.papers), 0), pack)}.</strong> The fewest whole packs. How many papers a pack holds, and its price, stand in the figures of the order, under Cloth.
+        </Typography>
+      )}
     </>
   ); // prettier-ignore
+}
+
+/** “2 packs of 100, 9.00”; without a price where nobody said it. */
+function sayPacks(packs: number, { papers, price }: PaperPack): string {
+  return `${counted(packs, 'pack')} of ${papers}${price > 0 ? `, ${(packs * price).toFixed(2)}` : ''}`;
 }

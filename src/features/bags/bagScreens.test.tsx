@@ -69,7 +69,7 @@ function atBags(kits: readonly Kit[] = []) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} stock={{}} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} stock={{}} pack={{ papers: 100, price: 0 }} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -221,6 +221,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
       order={[]}
       paperNames={[]}
       stock={{}}
+      pack={{ papers: 100, price: 0 }}
       extras={{ extras: NO_EXTRAS, revision: 0 }}
       project={project as never}
       blocks={[]}
@@ -265,7 +266,7 @@ test('papers that are there: counted, kept on the device, shared; wrong counts a
   fireEvent.change(field, { target: { value: '40' } });
   fireEvent.click(button());
   expect(await screen.findByText('1 of 3 bags can be packed now')).toBeTruthy();
-  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Plate, 1 bag: Ada', '7 × 1″ hexagon']);
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Plate, 1 bag: Ada', '7 × 1″ hexagon: 1 pack of 100']);
   const sent = more.find(({ method }) => method === 'POST')?.body as { stock: Record<string, number> };
   expect(sent.stock[first!.what]).toBe(40);
   expect(Object.values(sent.stock).filter((count) => count > 0)).toEqual([40]);
@@ -312,10 +313,10 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
 }); // prettier-ignore
 
 test('what was counted into the stock is what bags are packed from, until another count is supposed; that is put back', async () => {
-  const asked = answering({ 'POST /api/projects/p1/share': () => ({ ready: [], wanting: 2, missing: [], isProven: true }) });
+  const asked = answering({ 'POST /api/projects/p1/share': () => ({ ready: [], wanting: 2, missing: [{ paper: 'hexagon', count: 60 }, { paper: 'kite', count: 6 }], isProven: true }) });
   render(
     <Notices>
-      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} />
+      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} pack={{ papers: 50, price: 4.5 }} />
     </Notices>,
   );
   const field = () => screen.getByRole('textbox', { name: 'hexagon' }) as HTMLInputElement;
@@ -323,6 +324,8 @@ test('what was counted into the stock is what bags are packed from, until anothe
   fireEvent.click(screen.getByRole('button', { name: 'Which bags can be packed?' }));
   await screen.findByText('0 of 2 bags can be packed now');
   expect(asked.at(-1)?.body).toEqual({ stock: { hexagon: 31, kite: 0 } });
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['60 × hexagon: 2 packs of 50, 9.00', '6 × kite: 1 pack of 50, 4.50']);
+  expect(screen.getByText('In all 3 packs of 50, 13.50.')).toBeTruthy();
   fireEvent.change(field(), { target: { value: '' } });
   expect(field().value).toBe('');
   fireEvent.click(screen.getByRole('button', { name: 'As the stock says' }));

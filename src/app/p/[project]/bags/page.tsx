@@ -60,7 +60,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
         kits={kits}
         pickList={list}
         fabrics={fabrics}
-        stock={await paperStock(projectId)}
+        {...await paperStock(projectId)}
         extras={await readKeptExtras(database(), project)}
         paperNames={[
           ...new Set(
@@ -76,12 +76,15 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
   );
 }
 
-/** Papers that are there, by name: as they were counted, less what bags took since. */
-async function paperStock(projectId: string): Promise<Record<string, number>> {
+/** Papers that are there, by name: as they were counted, less what bags took since; and how they are bought. */
+async function paperStock(projectId: string) {
   const { project, blocks } = await loadBlocks(projectId);
   const { makers, kits } = await loadPeople(projectId);
-  const { lines } = orderOf(wantedOf(await orderFacts(database(), project, { blocks, makers, kits })));
-  return Object.fromEntries(
-    lines.flatMap(({ group, thing, stock }) => (group === 'papers' ? [[thing, Math.floor(stock)]] : [])),
-  );
+  const wanted = wantedOf(await orderFacts(database(), project, { blocks, makers, kits }));
+  const { papersInPack, packPrice } = wanted.plan.figures;
+  const papers = orderOf(wanted).lines.filter(({ group }) => group === 'papers');
+  return {
+    stock: Object.fromEntries(papers.map(({ thing, stock }) => [thing, Math.floor(stock)])),
+    pack: { papers: papersInPack, price: packPrice },
+  };
 }
