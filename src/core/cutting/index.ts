@@ -15,3 +15,4 @@ export {
   type BoltWork,
   type CuttingPace,
 } from './boltPlan';
+export { HAND_MM_PER_MINUTE, handWork, type HandWork } from './handWork';

@@ -6,7 +6,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { worthOf } from '@/core/cloth';
-import type { StandardCut } from '@/core/cutting';
+import { HAND_MM_PER_MINUTE, handWork, type StandardCut } from '@/core/cutting';
 import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import type { GivenCut } from '@/core/order';
 import type { PieceKind } from '@/core/nesting';
@@ -14,6 +14,7 @@ import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
 import { Facts } from '@/ui/Facts';
+import { formatMinutes } from '@/ui/formatMinutes';
 import { LayoutDrawing } from './LayoutDrawing';
 import { useLayout, type Layout } from './useLayout';
 
@@ -141,6 +142,8 @@ function LayoutFacts({ layout: { nested, cut }, bag, cloth, system }: LayoutFact
   ];
   if (saved > 0)
     rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${money > 0 ? `, worth ${money.toFixed(2)}` : ''}`]);
+  const byHand = handWork(bag.kinds);
+  rows.push(['cut round by hand', `${formatBolt(byHand.lineMm, system)} of cutting line for one bag, about ${formatMinutes(byHand.minutes)} at ${formatLength(HAND_MM_PER_MINUTE, system)} a minute`]);
   rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : `${cut.name}${worthText(cloth, cut)}`]);
   return <Facts rows={rows} />;
 } // prettier-ignore
