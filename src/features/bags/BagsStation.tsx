@@ -43,6 +43,8 @@ interface BagsStationProps {
   readonly order: readonly string[];
   /** Plain names of all papers. */
   readonly paperNames: readonly string[];
+  /** Whether how bags are made, and the order of the shelf, may be changed. */
+  readonly mayEdit: boolean;
 }
 
 /** What goes in which bag, is it packed, and what all bags take together. */
@@ -59,6 +61,7 @@ export function BagsStation({
   drops,
   order,
   paperNames,
+  mayEdit,
 }: BagsStationProps) {
   const own = useExtras(project.id, extras);
   const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock' | 'extras'>('wall');
@@ -111,7 +114,7 @@ export function BagsStation({
         <Tab value="contents" label="In each bag" sx={{ textTransform: 'none' }} />
         <Tab value="pick" label="Pick list" sx={{ textTransform: 'none' }} />
         <Tab value="stock" label="From what is there" sx={{ textTransform: 'none' }} />
-        <Tab value="extras" label="How bags are made" sx={{ textTransform: 'none' }} />
+        {mayEdit && <Tab value="extras" label="How bags are made" sx={{ textTransform: 'none' }} />}
       </Tabs>
       {tab === 'wall' && (
         <PackingWall
@@ -160,7 +163,7 @@ export function BagsStation({
         <PickListView
           {...{ blocks, makers, drops, project }}
           walk={own.present.walk ?? []}
-          onWalk={(walk) => own.change({ ...own.present, walk })}
+          {...(mayEdit ? { onWalk: (walk: readonly string[]) => own.change({ ...own.present, walk }) } : {})}
         />
       )}
       {tab === 'stock' && (

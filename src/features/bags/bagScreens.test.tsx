@@ -52,7 +52,7 @@ const kit = (blockId: string, makerId: string, status: KitStatus, revision = 1):
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
 /** The station on a server that keeps bags, with who else changed one meanwhile. */
-function atBags(kits: readonly Kit[] = []) {
+function atBags(kits: readonly Kit[] = [], mayEdit = true) {
   const server = { kits: [...kits], meanwhile: [] as Kit[] };
   const same = (a: Kit, b: Kit) => a.blockId === b.blockId && a.makerId === b.makerId;
   const asked = answering({
@@ -69,7 +69,7 @@ function atBags(kits: readonly Kit[] = []) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} stock={{}} pack={{ papers: 100, price: 0 }} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} mayEdit={mayEdit} stock={{}} pack={{ papers: 100, price: 0 }} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -170,6 +170,14 @@ test('what is in a bag: papers with spares and hands, cloth as cut sizes, and wh
   expect(screen.getByRole('region', { name: 'Bag for Star' }).textContent).not.toContain('save for later');
 }); // prettier-ignore
 
+test('a helper picks along the shelf but puts nothing of it elsewhere, and does not change how bags are made', () => {
+  atBags([], false);
+  expect(screen.queryByRole('tab', { name: 'How bags are made' })).toBeNull();
+  fireEvent.click(screen.getByRole('tab', { name: 'Pick list' }));
+  expect(screen.getByRole('textbox', { name: 'Helpers who pick' })).toBeTruthy();
+  expect(screen.queryByRole('button', { name: 'Order of the shelf' })).toBeNull();
+});
+
 test('the pick list adds up what all bags take, with how each total comes about', () => {
   atBags();
   fireEvent.click(screen.getByRole('tab', { name: 'Pick list' }));
@@ -220,6 +228,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
       drops={[]}
       order={[]}
       paperNames={[]}
+      mayEdit
       stock={{}}
       pack={{ papers: 100, price: 0 }}
       extras={{ extras: NO_EXTRAS, revision: 0 }}

@@ -12,7 +12,7 @@ import { handedOutOrder, readKeptExtras } from '@/server/bags';
 import { papersOfProject, projectMarks } from '@/server/blocks';
 import { readKeptCalendar } from '@/server/calendar';
 import { orderFacts, wantedOf } from '@/server/orders';
-import { loadBlocks, loadPeople } from '../load';
+import { loadBlocks, loadPeople, loadProject } from '../load';
 
 export const metadata = { title: 'Bags' };
 
@@ -62,6 +62,7 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
         fabrics={fabrics}
         {...await paperStock(projectId)}
         extras={await readKeptExtras(database(), project)}
+        mayEdit={(await loadProject(projectId)).role === 'host'}
         paperNames={[
           ...new Set(
             blocks.flatMap(({ sheet }) =>
