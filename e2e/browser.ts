@@ -216,7 +216,10 @@ export class Browser {
     await this.driver.executeScript(axe.source);
     return this.driver.executeAsyncScript<string[]>(
       `const done = arguments[arguments.length - 1];
-       axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(({ violations }) =>
+       // What fades in or out is looked at when it stands there or is gone: halfway its colours are none of the page's.
+       const moving = document.getAnimations().filter((one) => one.effect && Number.isFinite(one.effect.getComputedTiming().endTime));
+       const rested = Promise.race([Promise.allSettled(moving.map((one) => one.finished)), new Promise((resolve) => setTimeout(resolve, 3000))]);
+       rested.then(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)))).then(() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })).then(({ violations }) =>
          done(violations.map(({ id, nodes }) => id + ' ' + nodes[0].html.slice(0, 200))));`,
     );
   }
