@@ -1,8 +1,9 @@
 import { distance, type Point } from '../geometry';
+import type { UnitSystem } from '../length';
 import { itemAt } from '../lists';
 
-/** What scissors cut in a minute along a drawn line with corners, mm: a 1″ hexagon with its allowance in about forty seconds. */
-export const HAND_MM_PER_MINUTE = 300;
+/** What scissors cut in a minute along a drawn line with corners, mm: a foot, or thirty centimetres; a 1″ hexagon with its allowance in about forty seconds. */
+export const HAND_MM_PER_MINUTE: Readonly<Record<UnitSystem, number>> = { inch: 304.8, metric: 300 };
 
 /** Cutting round every piece by hand. */
 export interface HandWork {
@@ -17,7 +18,7 @@ export interface HandWork {
  */
 export function handWork(
   kinds: readonly { readonly polygon: readonly Point[]; readonly count: number }[],
-  mmPerMinute = HAND_MM_PER_MINUTE,
+  mmPerMinute: number,
 ): HandWork {
   const around = (polygon: readonly Point[]) =>
     polygon.reduce((sum, point, i) => sum + distance(point, itemAt(polygon, (i + 1) % polygon.length)), 0);

@@ -142,8 +142,8 @@ function LayoutFacts({ layout: { nested, cut }, bag, cloth, system }: LayoutFact
   ];
   if (saved > 0)
     rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${money > 0 ? `, worth ${money.toFixed(2)}` : ''}`]);
-  const byHand = handWork(bag.kinds);
-  rows.push(['cut round by hand', `${formatBolt(byHand.lineMm, system)} of cutting line for one bag, about ${formatMinutes(byHand.minutes)} at ${formatLength(HAND_MM_PER_MINUTE, system)} a minute`]);
+  const byHand = handWork(bag.kinds, HAND_MM_PER_MINUTE[system]);
+  rows.push(['cut round by hand', `${formatBolt(byHand.lineMm, system)} of cutting line for one bag, about ${formatMinutes(byHand.minutes)} at ${formatLength(HAND_MM_PER_MINUTE[system], system)} a minute`]);
   rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : `${cut.name}${worthText(cloth, cut)}`]);
   return <Facts rows={rows} />;
 } // prettier-ignore
