@@ -3,7 +3,14 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { USUAL_BAGGING, bagAccount, outerBags, type Bagging, type BaggingChoices } from '@/core/packing';
+import {
+  USUAL_BAGGING,
+  bagAccount,
+  outerBags,
+  type Bagging,
+  type BaggingChoices,
+  type DropOfBlocks,
+} from '@/core/packing';
 import { counted } from '@/core/words';
 import { Choice } from '@/ui/Choice';
 import { PlainButton } from '@/ui/PlainButton';
@@ -12,11 +19,7 @@ import type { BagBlock } from './bagBlock';
 interface BaggingPanelProps {
   readonly choices: BaggingChoices | undefined;
   readonly blocks: readonly BagBlock[];
-  readonly drops: readonly {
-    readonly id: string;
-    readonly title: string;
-    readonly blocks: readonly string[];
-  }[];
+  readonly drops: readonly DropOfBlocks[];
   /** Ids of all blocks in the order in which they are handed out. */
   readonly order: readonly string[];
   readonly makers: readonly { readonly name: string; readonly skips: readonly string[] }[];

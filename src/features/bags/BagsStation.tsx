@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { PickList } from '@/core/bags';
-import { USUAL_BAGGING, outerBags } from '@/core/packing';
+import { USUAL_BAGGING, outerBags, type DropOfBlocks } from '@/core/packing';
 import { counted } from '@/core/words';
 import type { KeptExtras, Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
@@ -34,11 +34,7 @@ interface BagsStationProps {
   /** Papers in a pack as it is bought, and its price. */
   readonly pack: PaperPack;
   readonly extras: KeptExtras;
-  readonly drops: readonly {
-    readonly id: string;
-    readonly title: string;
-    readonly blocks: readonly string[];
-  }[];
+  readonly drops: readonly DropOfBlocks[];
   /** Ids of all blocks in the order in which they are handed out. */
   readonly order: readonly string[];
   /** Plain names of all papers. */

@@ -14,6 +14,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { DropOfBlocks } from '@/core/packing';
 import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { counted } from '@/core/words';
@@ -29,11 +30,7 @@ interface PackingWallProps {
   readonly blocks: readonly { readonly id: string; readonly name: string; readonly bagMark: string }[];
   readonly makers: readonly Maker[];
   readonly initialKits: readonly Kit[];
-  readonly drops: readonly {
-    readonly id: string;
-    readonly title: string;
-    readonly blocks: readonly string[];
-  }[];
+  readonly drops: readonly DropOfBlocks[];
 }
 
 const ALL = 'all';

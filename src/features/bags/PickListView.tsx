@@ -11,6 +11,7 @@ import { useState } from 'react';
 import { pickList, pickStops, sewersOf, shareStops, type PickStop } from '@/core/bags';
 import { formatLength } from '@/core/length';
 import { counted } from '@/core/words';
+import type { DropOfBlocks } from '@/core/packing';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { Choice } from '@/ui/Choice';
@@ -22,11 +23,7 @@ import type { BagBlock } from './bagBlock';
 interface PickListViewProps {
   readonly blocks: readonly BagBlock[];
   readonly makers: readonly Maker[];
-  readonly drops: readonly {
-    readonly id: string;
-    readonly title: string;
-    readonly blocks: readonly string[];
-  }[];
+  readonly drops: readonly DropOfBlocks[];
   readonly project: Pick<Project, 'unitSystem'>;
   /** Keys of the places along the shelf, as far as someone said. */
   readonly walk: readonly string[];

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import type { DropOfBlocks } from '@/core/packing';
 import type { Outline } from '@/core/geometry';
 import {
   compareTouches,
@@ -39,11 +40,7 @@ export interface SorterBlock {
 interface SorterViewProps {
   readonly projectId: string;
   readonly blocks: readonly SorterBlock[];
-  readonly drops: readonly {
-    readonly id: string;
-    readonly title: string;
-    readonly blocks: readonly string[];
-  }[];
+  readonly drops: readonly DropOfBlocks[];
   readonly papers: readonly SortedPaper[];
   /** Pairs of names that are easily mixed up. */
   readonly alike: readonly (readonly [string, string])[];
