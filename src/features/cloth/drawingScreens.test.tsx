@@ -30,7 +30,11 @@ test('a dimension line has a mark every four inches or ten centimetres, none at 
 test('a layout says its width, what lies between the selvedges, and its length', () => {
   const square = { id: 's', count: 4, polygon: [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 100 }, { x: 0, y: 100 }] }; // prettier-ignore
   const cloth = { ...USUAL_CLOTH, name: 'Fog', widthMm: 520, selvedgeMm: 10 };
-  const nested = nest([square], { width: 520, length: Infinity, selvedge: 10, turns: 'any', used: [] }, { spent: () => 1 });
+  const nested = nest(
+    [square],
+    { width: 520, length: Infinity, selvedge: 10, turns: 'any', used: [] },
+    { spent: () => 1 },
+  );
   render(<LayoutDrawing kinds={[square]} nested={nested} cloth={cloth} system="metric" />);
   const words = [...screen.getByRole('img').querySelectorAll('text')].map(({ textContent }) => textContent);
   expect(words).toEqual(expect.arrayContaining(['520 mm wide', '500 mm between the selvedges']));
