@@ -40,5 +40,13 @@ test('six wedges come in six bags, not in two halves, by the name that the steps
   expect(sheet.steps.some((step) => step.kind === 'join' && step.alike === wedge?.name)).toBe(true);
   expect(wedge?.lines.map(sayInnerLine)).toContain('1 × 2½″ kite, 76.5°/93° in Dark');
   expect(sum(rest)).toBe(sheet.patches.length - 36);
+  // Rows are called by their own names, as the steps call them.
+  const rows = plannedSheet(generate(defaultRecipe('grid')), SETTINGS);
+  for (const { name } of innerBags(rows).units) {
+    const called = /^unit \((.*)\)$/.exec(name)?.[1]?.split(', ') ?? [];
+    expect(called.length).toBeGreaterThan(1);
+    for (const one of called.filter((part) => !part.startsWith('the piece with'))) expect(rows.steps.some(({ text }) => text.includes(` ${one}`))).toBe(true);
+    expect(called.some((part) => part.startsWith('row '))).toBe(true);
+  }
   for (const pairs of ['star', 'plate', 'rosette'] as const) expect(innerBags(plannedSheet(generate(defaultRecipe(pairs)), SETTINGS)).units).toEqual([]);
 }); // prettier-ignore

@@ -10,6 +10,8 @@ interface MadeUnit {
   readonly repeat?: { readonly letter: string };
   /** “pair A”; none where the unit has a name of its own. */
   readonly alike?: string;
+  /** “row 2”: its own name. */
+  readonly whole?: string;
 }
 
 /** What inner bags are made from: a block's steps, its patches and its bag. */
@@ -52,22 +54,22 @@ const LEAST_PATCHES = 3;
  * Cost: the sizes of all repeated units.
  */
 export function innerBags({ steps, patches, bag }: InnerSources): InnerBags {
-  const classes = new Map<string, { readonly name: string; readonly units: (readonly number[])[] }>();
-  for (const { kind, left = [], right = [], repeat, alike } of steps) {
+  const classes = new Map<string, { readonly alike: string | undefined; readonly units: Unit[] }>();
+  for (const { kind, left = [], right = [], repeat, alike, whole } of steps) {
     if (kind !== 'join' || !repeat || left.length + right.length < LEAST_PATCHES) continue;
-    const own = classes.get(repeat.letter) ?? { name: alike ?? `unit ${repeat.letter}`, units: [] };
-    own.units.push([...left, ...right]);
+    const own = classes.get(repeat.letter) ?? { alike, units: [] };
+    own.units.push({ patches: [...left, ...right], whole });
     classes.set(repeat.letter, own);
   }
-  const sizeOf = ({ units }: { readonly units: readonly (readonly number[])[] }) => itemAt(units, 0).length;
+  const sizeOf = ({ units }: { readonly units: readonly Unit[] }) => itemAt(units, 0).patches.length;
   const inTurn = [...classes.values()].sort((a, b) => b.units.length - a.units.length || sizeOf(b) - sizeOf(a)); // prettier-ignore
   const isIn = new Uint8Array(patches.length);
   const linesOf = (own: readonly number[]) => countLines(own.map((patch) => itemAt(patches, patch)), bag); // prettier-ignore
-  const units = inTurn.flatMap(({ name, units: all }): InnerBag[] => {
-    const free = all.filter((unit) => unit.every((patch) => isIn[patch] === 0));
+  const units = inTurn.flatMap(({ alike, units: all }): InnerBag[] => {
+    const free = all.filter(({ patches: own }) => own.every((patch) => isIn[patch] === 0));
     if (free.length < 2) return [];
-    for (const patch of free.flat()) isIn[patch] = 1;
-    return [{ name, copies: free.length, lines: linesOf(itemAt(free, 0)) }];
+    for (const patch of free.flatMap(({ patches: own }) => own)) isIn[patch] = 1;
+    return [{ name: alike ?? ownNames(free), copies: free.length, lines: linesOf(itemAt(free, 0).patches) }];
   });
   const others = patches.flatMap((_, patch) => (isIn[patch] ? [] : [patch]));
   return {
@@ -75,6 +77,17 @@ export function innerBags({ steps, patches, bag }: InnerSources): InnerBags {
     rest: linesOf(others),
     spares: bag.papers.flatMap(({ name, spares }) => (spares > 0 ? [{ kindName: name, count: spares }] : [])),
   };
+}
+
+interface Unit {
+  readonly patches: readonly number[];
+  readonly whole: string | undefined;
+}
+
+/** Units alike that the steps call by names of their own, or by their lowest numbers. */
+function ownNames(units: readonly Unit[]): string {
+  const names = units.map(({ patches, whole }) => whole ?? `the piece with ${Math.min(...patches) + 1}`);
+  return `unit (${names.join(', ')})`;
 }
 
 /** Patches with paper, counted by kind, hand and cloth, in the order of the bag's papers. */

@@ -75,6 +75,8 @@ export interface JoinStep extends StepBase {
   readonly repeat?: Repeat;
   /** “pair A”: what such a unit is called, where it has no name of its own. */
   readonly alike?: string;
+  /** “row 2”, “the left half”: what is made, where that has a name of its own. */
+  readonly whole?: string;
   /** Whether the host always wants the unit made that it makes, and by which school. */
   readonly pin?: { readonly school?: School };
   readonly isLaid?: true;

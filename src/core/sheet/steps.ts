@@ -104,7 +104,7 @@ function joinSteps({
     const pin = pinOf.get(made);
     const check = unitCheck(graph, join, nextOf.get(made), chosen.conventionOf);
     const thread = threadChoice(graph, join, chosen.pale, sewing);
-    const alike = names.alike(members);
+    const [alike, whole] = [names.alike(members), names.whole(members)];
     return {
       kind: 'join',
       id: stepId('join', [ids(join.left), ids(join.right)]),
@@ -126,6 +126,7 @@ function joinSteps({
       carriesOn: join.carriesOn,
       ...(join.repeat ? { repeat: join.repeat } : {}),
       ...(alike ? { alike } : {}),
+      ...(whole ? { whole } : {}),
       ...(join.isLaid ? { isLaid: join.isLaid } : {}),
       ...(pin ? { pin: pin.school ? { school: pin.school } : {} } : {}),
     };
