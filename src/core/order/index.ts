@@ -3,6 +3,7 @@ export {
   lineKey,
   marginOf,
   oneMaker,
+  packsOf,
   orderOf,
   priceOf,
   type ClothBolt,

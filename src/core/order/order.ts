@@ -100,7 +100,8 @@ const THREAD = 'sewing thread';
 
 /** An amount that ends a hair over a pack is not another pack. */
 const HAIR = 1e-9;
-const packsOf = (amount: number, pack: number) => Math.max(0, Math.ceil(amount / pack - HAIR));
+/** Whole packs that hold an amount. */
+export const packsOf = (amount: number, pack: number) => Math.max(0, Math.ceil(amount / pack - HAIR));
 
 /**
  * Adds up what the bags take. Whole packs and spools are bought, cloth as shops cut it and as its bolt plan needs it; what is there

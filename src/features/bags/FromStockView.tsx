@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { packsOf } from '@/core/order';
 import { counted } from '@/core/words';
 import type { FromStock, ReadyBag } from '@/server/bags';
 import { asRefusal, send } from '@/ui/api';
@@ -135,13 +136,13 @@ function Found({ found: { ready, wanting, missing, isProven }, pack }: FoundProp
       <Box component="ul" sx={{ pl: 2.5 }}>
         {missing.map(({ paper, count }) => (
           <li key={paper}>
-            <strong>{count}</strong> × {paper}: {sayPacks(Math.ceil(count / pack.papers), pack)}
+            <strong>{count}</strong> × {paper}: {sayPacks(packsOf(count, pack.papers), pack)}
           </li>
         ))}
       </Box>
       {missing.length > 0 && (
         <Typography>
-          <strong>In all {sayPacks(missing.reduce((sum, { count }) => sum + Math.ceil(count / pack.papers), 0), pack)}.</strong> The fewest whole packs. How many papers a pack holds, and its price, stand in the figures of the order, under Cloth.
+          <strong>In all {sayPacks(missing.reduce((sum, { count }) => sum + packsOf(count, pack.papers), 0), pack)}.</strong> The fewest whole packs. How many papers a pack holds, and its price, stand in the figures of the order, under Cloth.
         </Typography>
       )}
     </>
