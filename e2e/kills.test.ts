@@ -104,7 +104,7 @@ test('database and server are killed again and again: what devices and a phone s
   const every = Math.max(1, Math.floor(KILLS / MOST_PRESSES));
   for (let kill = 0; kill < KILLS; kill++) {
     const atStart = acknowledged.size;
-    for (let waited = 0; waited < 600 && acknowledged.size < atStart + DEVICES; waited++) await sleep(50);
+    for (let waited = 0; waited < 2400 && acknowledged.size < atStart + DEVICES; waited++) await sleep(50);
     await killDatabase();
     if (kill % 2 === 1) await application.cut();
     if (kill % every === 0 && presses < MOST_PRESSES) {

@@ -22,6 +22,7 @@ export function HandByRoll({ waiting, packedOf, onHand, onClose }: HandByRollPro
   const [given, setGiven] = useState(0);
   const [isBusy, setIsBusy] = useState(false);
   const buttons = useRef<HTMLDivElement>(null);
+  const left = waiting.filter(({ id }) => away.includes(id)).length;
   const current = waiting.find(({ id }) => !away.includes(id));
   const currentId = current?.id;
   useEffect(() => buttons.current?.querySelector('button')?.focus(), [currentId, isBusy]);
@@ -37,7 +38,7 @@ export function HandByRoll({ waiting, packedOf, onHand, onClose }: HandByRollPro
     <Box
       component="section"
       aria-label="By roll"
-      onKeyDown={(event: React.KeyboardEvent) => event.key === 'a' && leave()}
+      onKeyDown={(event: React.KeyboardEvent) => event.key.toLowerCase() === 'a' && leave()}
       sx={{ border: 2, borderColor: 'primary.main', p: 2, mb: 2 }}
     >
       <Box aria-live="polite">
@@ -50,7 +51,7 @@ export function HandByRoll({ waiting, packedOf, onHand, onClose }: HandByRollPro
           </>
         ) : (
           <Typography sx={{ fontSize: '1.3rem', mb: 1.5 }}>
-            {away.length === 0 ? 'Everybody was called.' : `Everybody was called; ${counted(away.length, 'maker')} not there.`}
+            {left === 0 ? 'Everybody was called.' : `Everybody was called; ${counted(left, 'maker')} not there.`}
           </Typography>
         )}
       </Box>
@@ -65,7 +66,7 @@ export function HandByRoll({ waiting, packedOf, onHand, onClose }: HandByRollPro
             Not there (A)
           </PlainButton>
         )}
-        {!current && away.length > 0 && (
+        {!current && left > 0 && (
           <PlainButton onClick={() => setAway([])} sx={{ minHeight: 56 }}>
             Call those again
           </PlainButton>
@@ -75,7 +76,7 @@ export function HandByRoll({ waiting, packedOf, onHand, onClose }: HandByRollPro
         </PlainButton>
       </Stack>
       <Typography color="textSecondary" sx={{ mt: 1 }}>
-        {`${given} handed over, ${away.length} not there, ${waiting.length - away.length} to call.`}
+        {`${given} handed over, ${left} not there, ${waiting.length - left} to call.`}
       </Typography>
     </Box>
   );
