@@ -12,7 +12,14 @@ export {
   type BagSettings,
 } from './bagContents';
 export { shareStock, type SharedStock, type WantingBag } from './shareStock';
-export { pickList, type ClothLine, type PackedBlock, type PickLine, type PickList } from './pickList';
+export {
+  packedBlocks,
+  pickList,
+  type ClothLine,
+  type PackedBlock,
+  type PickLine,
+  type PickList,
+} from './pickList';
 export { inOwnOrder } from './inOwnOrder';
 export {
   innerBags,
@@ -24,3 +31,15 @@ export {
 } from './innerBags';
 export { pickStops, shareStops, type PickStop } from './pickWalk';
 export { plainName, spareRule, type SpareRules } from './spareRules';
+export {
+  CHOICE_LIMITS,
+  USUAL_CHOICE,
+  alikeBags,
+  ownBag,
+  ownInner,
+  ownMark,
+  sayChoice,
+  topsOf,
+  type AlikeBags,
+  type BagChoice,
+} from './ownBag';

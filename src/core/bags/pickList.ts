@@ -1,4 +1,6 @@
-import type { BagContents } from './bagContents';
+import type { BagContents, BagSettings } from './bagContents';
+import { alikeBags, type BagChoice } from './ownBag';
+import { sewersOf } from './sewersOf';
 
 /** One line of the pick list: one thing, for all bags together. */
 export interface PickLine {
@@ -26,6 +28,21 @@ export interface PackedBlock {
   readonly contents: BagContents;
   /** Bags of this block to pack, one per maker. */
   readonly bags: number;
+}
+
+/** The bags of blocks for their makers: those as usual, and those of makers who chose otherwise. */
+export function packedBlocks(
+  blocks: readonly { readonly id: string; readonly name: string; readonly bag: BagContents }[],
+  makers: readonly (BagChoice & { readonly skips: readonly string[] })[],
+  settings: Pick<BagSettings, 'allowanceMm' | 'system'>,
+): PackedBlock[] {
+  return blocks.flatMap(({ id, name, bag }) =>
+    alikeBags(bag, sewersOf(id, makers), settings).flatMap(({ bag: contents, note, makers: own }) =>
+      note !== '' || own.length > 0
+        ? [{ block: note === '' ? name : `${name} (${note})`, contents, bags: own.length }]
+        : [],
+    ),
+  );
 }
 
 /** Adds up what all bags of all blocks take: one line per thing, papers of one name and cuts of one size together. */

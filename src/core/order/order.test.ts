@@ -69,6 +69,23 @@ test('what bags took since it was counted is not there any more; what was packed
   expect(lineOf(order(999), 'Fog')).toMatchObject({ left: 900, packs: 3 });
 });
 
+test('bags of makers who chose otherwise take no spare set and no maker more; a given cut lies in them once for each set, and a top is made of each', () => {
+  const two = { ...block('A (2 sets)', 1), id: 'A', isOwn: true as const, givenCuts: 2 };
+  const other = { ...block('A (cut with 12 mm)', 1), id: 'A', isOwn: true as const, givenCuts: 0 };
+  const cut = { blockId: 'A', fabric: 'Fog', name: 'fat quarter', widthMm: 500, lengthMm: 500 };
+  const plan = { ...PLAN, givenCuts: [cut], figures: { ...PLAN.figures, spareSets: 1 } };
+  const all = wanted([block('A', 4), two, other], 6, { tops: 7, plan, top: [{ what: 'strip', widthMm: 100, lengthMm: 1000, count: 1, fabric: 'Fog' } as never] });
+  const order = orderOf(all);
+  const total = (widthMm: number, lengthMm: number) => order.bolts[0]?.sizes.filter((size) => size.widthMm === widthMm && size.lengthMm === lengthMm).reduce((sum, size) => sum + size.total, 0);
+  // Four and one spare, and two for the sets; pieces for the one with another cut; tops for seven and one spare.
+  expect([total(500, 500), total(100, 100), total(100, 1000)]).toEqual([7, 30, 8]);
+  expect(lineOf(order, 'Needles')?.needed).toBe(14);
+  const papers = (makers: number) => lineOf(orderOf({ ...all, makers, tops: makers + 1, blocks: [block('A', makers - 2), two, other] }), 'hexagon')?.needed ?? 0;
+  expect(papers(7) - papers(6)).toBe(33);
+  const one = { ...all, plan: { ...plan, figures: { ...plan.figures, papersInPack: 1 } } };
+  expect(oneMaker(one).more).toBeCloseTo(orderOf({ ...one, makers: 7, tops: 8, blocks: [block('A', 5), two, other] }).worth.all - orderOf(one).worth.all, 9);
+}); // prettier-ignore
+
 test('a bag that is given a piece whole takes that from the bolt, not its pieces', () => {
   const cut = { blockId: 'A', fabric: 'Fog', name: 'fat quarter', widthMm: 500, lengthMm: 500 };
   const order = orderOf(wanted([block('A', 4), block('B', 2)], 4, { plan: { ...PLAN, givenCuts: [cut] } }));

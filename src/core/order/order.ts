@@ -10,6 +10,10 @@ export interface OrderedBlock {
   readonly id: string;
   readonly block: string;
   readonly contents: BagContents;
+  /** Bags of makers who chose their own: spare sets and one maker more take none of these. */
+  readonly isOwn?: true;
+  /** How many of the cut that bags of this block are given lie in each; 1 where it is not said, 0 where its pieces are cut otherwise. */
+  readonly givenCuts?: number;
   /** Bags of this block, one per maker; and those of them that are not packed yet. */
   readonly bags: number;
   readonly left: number;
@@ -36,6 +40,8 @@ export interface TopCut extends TopPiece {
 export interface OrderWanted {
   readonly blocks: readonly OrderedBlock[];
   readonly makers: number;
+  /** Tops that are made; as many as makers where it is not said. */
+  readonly tops?: number;
   readonly shelf: NamedShelf;
   readonly plan: OrderPlan;
   readonly system: UnitSystem;
@@ -108,10 +114,12 @@ export const packsOf = (amount: number, pack: number) => Math.max(0, Math.ceil(a
  * and what is on its way comes first. Packed bags take nothing more.
  */
 export function orderOf(wanted: OrderWanted): Order {
-  const { blocks, makers, shelf, plan, system, ordered = {} } = wanted;
+  const { blocks, makers, tops = makers, shelf, plan, system, ordered = {} } = wanted;
   const { figures, notions, stock } = plan;
-  const sets = makers + figures.spareSets;
-  const [all, open] = [blocks.map(({ bags }) => bags), blocks.map(({ left }) => left)].map((bags) => bags.map((count) => count + figures.spareSets)) as [number[], number[]];
+  const [sets, topSets] = [makers + figures.spareSets, tops + figures.spareSets];
+  const sparesOf = ({ isOwn }: OrderedBlock) => (isOwn ? 0 : figures.spareSets);
+  const all = blocks.map((block) => block.bags + sparesOf(block));
+  const open = blocks.map((block) => block.left + sparesOf(block));
   const line = (group: LineGroup, thing: string, unit: string, needed: number, left: number, own: number, pack: number, price: number): OrderLine => {
     const key = lineKey(group, thing);
     const onWay = ordered[key] ?? 0;
@@ -128,8 +136,8 @@ export function orderOf(wanted: OrderWanted): Order {
     const used = stockMm === 0 ? [] : (clothUse({ ...wanted, top: [] }, since(stockAt), 0).get(fabric) ?? []);
     return Math.max(0, stockMm - boltPlan(used, usableMm, mayTurn).lengthMm);
   };
-  const sizesNow = clothUse(wanted, open, sets);
-  const cloths = [...clothUse(wanted, all, sets)].map(([fabric, sizes]) => {
+  const sizesNow = clothUse(wanted, open, topSets);
+  const cloths = [...clothUse(wanted, all, topSets)].map(([fabric, sizes]) => {
     const cloth = shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH;
     const [usableMm, mayTurn] = [usableWidth(cloth), cloth.turns === 'any'];
     const now = sizesNow.get(fabric) ?? [];
@@ -157,7 +165,7 @@ export function orderOf(wanted: OrderWanted): Order {
     }),
   ];
   const worth = money(lines, ({ needed, pack }) => packsOf(needed, pack));
-  return { lines, bolts: cloths.map(({ bolt }) => bolt), sets, worth, toPay: money(lines, ({ packs }) => packs), ...shares(wanted, all, sets, lines) };
+  return { lines, bolts: cloths.map(({ bolt }) => bolt), sets, worth, toPay: money(lines, ({ packs }) => packs), ...shares(wanted, all, topSets, lines) };
 } // prettier-ignore
 
 function money(lines: readonly OrderLine[], packs: (line: OrderLine) => number): Money {
@@ -169,10 +177,10 @@ function money(lines: readonly OrderLine[], packs: (line: OrderLine) => number):
 /** Sizes to cut of each cloth: pieces, or the cut that each bag of a block is given; and what the tops take. */
 function clothUse({ blocks, plan, top = [] }: OrderWanted, bags: readonly number[], sets: number): Map<string, BoltSize[]> {
   const given = (blockId: string, fabric: string) => plan.givenCuts.find((cut) => cut.blockId === blockId && cut.fabric === fabric);
-  const packed = blocks.map(({ id, block, contents }, index) => ({
+  const packed = blocks.map(({ id, block, contents, givenCuts = 1 }, index) => ({
     block,
     bags: bags[index] ?? 0,
-    contents: { ...contents, fabrics: contents.fabrics.map(({ fabric, cuts }) => ({ fabric, cuts: cutsOf(cuts, given(id, fabric)) })) },
+    contents: { ...contents, fabrics: contents.fabrics.map(({ fabric, cuts }) => ({ fabric, cuts: cutsOf(cuts, given(id, fabric), givenCuts) })) },
   }));
   const sizes = new Map(pickList(packed).cloth.map(({ fabric, lines }) => [fabric, clothSizes(lines)]));
   for (const { fabric, widthMm, lengthMm, count } of top)
@@ -182,10 +190,10 @@ function clothUse({ blocks, plan, top = [] }: OrderWanted, bags: readonly number
 
 type Cuts = BagContents['fabrics'][number]['cuts'];
 
-function cutsOf(cuts: Cuts, given: GivenCut | undefined): Cuts {
-  if (!given) return cuts;
+function cutsOf(cuts: Cuts, given: GivenCut | undefined, count: number): Cuts {
+  if (!given || count === 0) return cuts;
   const { name, widthMm, lengthMm } = given;
-  return [{ kindName: name, widthMm, lengthMm, count: 1 }];
+  return [{ kindName: name, widthMm, lengthMm, count }];
 }
 
 /** Shares the worth of cloth by area, that of papers by count, that of thread by length: all shares together are the whole. */
@@ -220,7 +228,10 @@ export function oneMaker(wanted: OrderWanted): { readonly more: number; readonly
     orderOf({
       ...wanted,
       makers: Math.max(0, wanted.makers + change),
-      blocks: wanted.blocks.map((block) => ({ ...block, bags: Math.max(0, block.bags + change) })),
+      ...(wanted.tops === undefined ? {} : { tops: Math.max(0, wanted.tops + change) }),
+      blocks: wanted.blocks.map((block) =>
+        block.isOwn ? block : { ...block, bags: Math.max(0, block.bags + change) },
+      ),
     }).worth.all;
   const now = cost(0);
   return { more: cost(1) - now, less: now - cost(-1) };

@@ -39,7 +39,7 @@ export function BagList({ bags, kitOf, me, onOpen }: BagListProps) {
                 <PlainButton key={`${bag.blockId}${bag.makerId}`} look="framed" onClick={() => onOpen(bag)} sx={{ minHeight: 56, textAlign: 'left' }}>
                   <Box component="span" sx={{ display: 'block' }}>
                     <strong>{`${bag.block}, ${bag.maker}`}</strong>
-                    <Box component="span" sx={{ display: 'block', fontSize: '0.9em' }}>{stateOf(bag, kitOf(bag), me)}</Box>
+                    <Box component="span" sx={{ display: 'block', fontSize: '0.9em' }}>{[stateOf(bag, kitOf(bag), me), ...(bag.choice ? [bag.choice] : [])].join('; ')}</Box>
                   </Box>
                 </PlainButton>
               ))}

@@ -56,6 +56,7 @@ export function OpenBag({ bag, kit, me, fabrics, onAct, onLeave, onDone }: OpenB
       <Typography variant="h3" sx={{ mb: 0.5 }}>
         {bag.block}, {bag.maker}
       </Typography>
+      {bag.choice && <Typography sx={{ fontWeight: 600 }}>{`This maker’s own: ${bag.choice}.`}</Typography>}
       {bag.outer && (
         <Typography color="textSecondary">{`Bag ${bag.outer.blocks.indexOf(bag.blockId) + 1} of ${bag.outer.blocks.length} within the bag of ${bag.outer.drop}.`}</Typography>
       )}

@@ -1,6 +1,7 @@
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { memo } from 'react';
+import { ownMark, type BagChoice } from '@/core/bags';
 import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { formatDay } from '@/ui/formatDay';
@@ -65,7 +66,7 @@ function Row({ index, measure, maker, blocks, kits, isTold, onGo, onAsk, onChang
         return (
           <td key={id} style={{ padding: '6px 3px' }}>
             {kit ? (
-              <Bag kit={kit} isOld={isOld(kit, bagMark)} {...{ isTold, label, onGo, onAsk }} />
+              <Bag kit={kit} isOld={isOld(kit, bagMark, maker)} {...{ isTold, label, onGo, onAsk }} />
             ) : (
               <div className="none" role="img" aria-label={`${maker.name} does not sew ${name}`}>
                 –
@@ -90,9 +91,9 @@ interface BagProps extends Pick<PackingRowProps, 'isTold' | 'onGo' | 'onAsk'> {
   readonly label: string;
 }
 
-/** Whether a bag was packed with something else than its block takes now; of bags of older pages nobody knows. */
-export function isOld({ status, packedMark }: Kit, bagMark: string): boolean {
-  return status !== 'to-pack' && packedMark !== null && packedMark !== bagMark;
+/** Whether a bag was packed with something else than its block and its maker take now; of bags of older pages nobody knows. */
+export function isOld({ status, packedMark }: Kit, bagMark: string, maker: BagChoice): boolean {
+  return status !== 'to-pack' && packedMark !== null && packedMark !== ownMark(bagMark, maker);
 }
 
 /** What is said of a bag: how it stands at the packing table, where that is more than its status. */

@@ -68,7 +68,7 @@ export function PackingWall({
   const blocks = useMemo(() => (drop ? all.filter(({ id }) => drop.blocks.includes(id)) : all), [all, drop]);
   const isWanted = (maker: Maker, block: (typeof all)[number]) =>
     sews(maker, block) &&
-    (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block.bagMark) === choice.state);
+    (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block.bagMark, maker) === choice.state);
   const makers = everybody.filter((maker) => blocks.some((block) => isWanted(maker, block)));
   const { scroller, isLong, indices, beforePx, afterPx, measure } = useVisibleRows(makers.length, ROW_PX);
   const go: PackingRowProps['onGo'] = (kit, label, status) =>
@@ -95,7 +95,7 @@ export function PackingWall({
       </Notice>
     );
   }
-  const old = blocks.reduce((sum, { id, bagMark }) => sum + makers.filter((maker) => isOld(kitOf(id, maker.id), bagMark)).length, 0); // prettier-ignore
+  const old = blocks.reduce((sum, { id, bagMark }) => sum + makers.filter((maker) => isOld(kitOf(id, maker.id), bagMark, maker)).length, 0); // prettier-ignore
   return (
     <Box>
       <Typography color="textSecondary" sx={{ mb: 1 }}>
@@ -197,8 +197,8 @@ export function PackingWall({
 }
 
 /** What a bag is looked for by. */
-function stateOf(kit: Kit, bagMark: string): State {
-  if (isOld(kit, bagMark)) return 'old';
+function stateOf(kit: Kit, bagMark: string, maker: Maker): State {
+  if (isOld(kit, bagMark, maker)) return 'old';
   if (kit.table === 'begun' || kit.table === 'in-hands') return 'begun';
   return kit.status;
 }

@@ -8,7 +8,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { pickList, pickStops, sewersOf, shareStops, type PickStop } from '@/core/bags';
+import { packedBlocks, pickList, pickStops, shareStops, type PickStop } from '@/core/bags';
 import { formatLength } from '@/core/length';
 import { counted } from '@/core/words';
 import type { DropOfBlocks } from '@/core/packing';
@@ -24,7 +24,7 @@ interface PickListViewProps {
   readonly blocks: readonly BagBlock[];
   readonly makers: readonly Maker[];
   readonly drops: readonly DropOfBlocks[];
-  readonly project: Pick<Project, 'unitSystem'>;
+  readonly project: Pick<Project, 'unitSystem' | 'allowanceMm'>;
   /** Keys of the places along the shelf, as far as someone said. */
   readonly walk: readonly string[];
   /** Places are put in another order; none where that is not done here. */
@@ -41,7 +41,7 @@ export function PickListView({ blocks, makers, drops, project, walk, onWalk }: P
   const [isMoving, setIsMoving] = useState(false);
   const own = drops.find(({ id }) => id === drop);
   const wanted = own ? blocks.filter(({ id }) => own.blocks.includes(id)) : blocks;
-  const list = pickList(wanted.map(({ id, name, bag }) => ({ block: name, contents: bag, bags: sewersOf(id, makers).length })));
+  const list = pickList(packedBlocks(wanted, makers, { allowanceMm: project.allowanceMm, system: project.unitSystem }));
   const stops = pickStops(list, walk);
   const shares = shareStops(stops, helpers);
   const move = (id: string, toId: string) => {

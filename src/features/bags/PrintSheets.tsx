@@ -10,7 +10,7 @@ import { useEffect, useState, type ComponentProps, type ReactNode } from 'react'
 import { UNIT_DEFAULTS, formatLength } from '@/core/length';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
-import { sewersOf } from '@/core/bags';
+import { ownBag, sayChoice, sewersOf } from '@/core/bags';
 import { bagCode, sayCode } from '@/core/packing';
 import { counted } from '@/core/words';
 import { SquareCode } from '@/ui/SquareCode';
@@ -109,10 +109,17 @@ export function PrintSheets({ project, blocks, makers, drops, walk, fabrics, out
 }
 
 function Label({ block, maker, project }: { block: BagBlock; maker: Maker; project: Project }) {
+  const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
+  const bag = ownBag(block.bag, maker, settings);
+  const choice = sayChoice(maker, settings);
   return (
-    <LabelFrame name={block.name} maker={maker.name} code={bagCode(block.id, maker.id)}>
+    <LabelFrame
+      name={block.name}
+      maker={choice === '' ? maker.name : `${maker.name}: ${choice}`}
+      code={bagCode(block.id, maker.id)}
+    >
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: '2mm 5mm', my: '2mm' }}>
-        {block.bag.papers.map(({ kind, name, count, spares, left, right }) => (
+        {bag.papers.map(({ kind, name, count, spares, left, right }) => (
           <Stack key={name} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
             <Silhouette outline={kind.outline} size={30} label={name} />
             <Box sx={{ lineHeight: 1.15 }}>
@@ -123,17 +130,17 @@ function Label({ block, maker, project }: { block: BagBlock; maker: Maker; proje
         ))}
       </Stack>
       <Typography variant="body2">
-        {block.bag.fabrics
+        {bag.fabrics
           .map(
             ({ fabric, cuts }) =>
               `${fabric}: ${cuts.map(({ count, widthMm, lengthMm }) => `${count} of ${formatLength(widthMm, project.unitSystem)} × ${formatLength(lengthMm, project.unitSystem)}`).join(', ')}`,
           )
           .join(' · ')}
       </Typography>
-      {block.bag.extras.length > 0 && (
+      {bag.extras.length > 0 && (
         <Typography variant="body2">
           For the top:{' '}
-          {block.bag.extras
+          {bag.extras
             .map(
               ({ count, kindName, widthMm, lengthMm }) =>
                 `${count} × ${kindName}, ${formatLength(widthMm, project.unitSystem)} × ${formatLength(lengthMm, project.unitSystem)}`,

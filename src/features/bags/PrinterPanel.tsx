@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { sewersOf } from '@/core/bags';
+import { ownBag, sayChoice, sewersOf } from '@/core/bags';
 import { bagCode, packingLines, sayCode } from '@/core/packing';
 import { counted } from '@/core/words';
 import type { Maker } from '@/server/makers';
@@ -26,9 +26,13 @@ export function PrinterPanel({ project, blocks, makers }: PrinterPanelProps) {
   const block = blocks.find(({ id }) => id === chosen);
   if (!block) return null;
   const sewers = sewersOf(block.id, makers);
-  const lines = packingLines(block.bag, project.unitSystem).map(({ count, what }) => `${count} × ${what}`);
+  const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
   const send = () => {
-    for (const maker of sewers) print({ block: block.name, maker: maker.name, code: sayCode(bagCode(block.id, maker.id)), lines });
+    for (const maker of sewers) {
+      const lines = packingLines(ownBag(block.bag, maker, settings), project.unitSystem).map(({ count, what }) => `${count} × ${what}`);
+      const choice = sayChoice(maker, settings);
+      print({ block: block.name, maker: choice === '' ? maker.name : `${maker.name}: ${choice}`, code: sayCode(bagCode(block.id, maker.id)), lines });
+    }
   };
   return (
     <Box className="no-print" component="section" aria-label="Printer for labels" sx={{ mb: 2 }}>

@@ -82,7 +82,7 @@ test('at the table the next bag of the same drop comes by itself; what goes into
 test('a pick list is for all bags or a drop, walks along the shelf in its order, and is shared among helpers in stretches', () => {
   const makers = [{ id: 'm1', name: 'Ann', hasLink: true, skips: ['b'], ...PLAIN_MAKER }, { id: 'm2', name: 'Bea', hasLink: true, skips: [], ...PLAIN_MAKER }];
   const walk = ['cloth:Middle', 'papers:2″ hexagon'];
-  render(<PickListView blocks={blocks} makers={makers} drops={drops} project={{ unitSystem: 'inch' }} walk={walk} onWalk={() => undefined} />);
+  render(<PickListView blocks={blocks} makers={makers} drops={drops} project={{ unitSystem: 'inch', allowanceMm: 6.35 }} walk={walk} onWalk={() => undefined} />);
   const places = () => screen.getAllByRole('row').map((row) => row.firstElementChild?.textContent ?? '').filter((place) => place !== '' && place !== 'Place');
   expect(places().slice(0, 2)).toEqual(['Middle', '2″ hexagon']);
   const hexagons = () => screen.getAllByRole('row').find((row) => row.textContent?.includes('2″ hexagon'))?.textContent;

@@ -7,6 +7,8 @@ export interface TableBag {
   readonly makerId: string;
   readonly block: string;
   readonly maker: string;
+  /** What its maker chose otherwise than usual: “2 sets”; empty for a bag as usual. */
+  readonly choice?: string;
   /** The drop it is handed out with; empty where none names its block. */
   readonly drop: string;
   readonly lines: readonly PackingLine[];

@@ -11,7 +11,7 @@ import { NEEDLEFUL_MM, useOwnThread } from './useOwnThread';
 import type { MakersBlock } from './useMakerBlock';
 
 interface BagPartProps {
-  readonly makerId: string;
+  readonly maker: { readonly id: string; readonly choice: string };
   readonly block: MakersBlock;
   readonly system: UnitSystem;
 }
@@ -56,14 +56,15 @@ function Needleful({ own: { thread, isMeasured, measure }, system }: NeedlefulPr
 } // prettier-ignore
 
 /** What lies in this block’s bag, what to lay ready, and how to begin. */
-export default function BagPart({ makerId, block: { sheet, saved, instead = [] }, system }: BagPartProps) {
+export default function BagPart({ maker, block: { sheet, saved, instead = [] }, system }: BagPartProps) {
   const { bag, basting } = sheet;
-  const own = useOwnThread(makerId, sheet.thread);
+  const own = useOwnThread(maker.id, sheet.thread);
   const { thread } = own;
   const size = (millimetres: number) => formatLength(millimetres, system);
   const methods = [...new Set(basting.kinds.map(({ method }) => method))].map((method) => BASTE_METHODS[method].name.toLowerCase()); // prettier-ignore
   return (
     <Box component="section" aria-label="In the bag">
+      {maker.choice !== '' && <Typography>{`As you chose: ${maker.choice}.`}</Typography>}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, my: 1 }}>
         {bag.papers.map(({ kind, name, count, spares, left, right }) => (
           <Box component="li" key={name} sx={{ display: 'flex', gap: 1, alignItems: 'center', py: 0.5 }}>

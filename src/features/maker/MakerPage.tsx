@@ -172,13 +172,13 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
         <AllSteps block={block} fabrics={fabrics} isDone={isDone} onTick={tick} onOpen={goTo} />
       </More>
       <More title="In the bag, and how to begin">
-        <BagPart makerId={initial.maker.id} block={block} system={initial.project.unitSystem} />
+        <BagPart maker={initial.maker} block={block} system={initial.project.unitSystem} />
       </More>
       <More title="Pictures of this block">
         <FinishedPart token={token} maker={initial.maker} block={block} />
       </More>
       <More title="Signs, and how to">
-        <HandedHowTo />
+        <HandedHowTo isLeftHanded={initial.maker.isLeftHanded} />
       </More>
       <Typography sx={{ mt: 1.5 }}>
         <a href={`/m/${token}/practice/${block.id}`}>Practise this block</a>
@@ -227,14 +227,15 @@ function More({ title, children }: { readonly title: string; readonly children: 
   );
 }
 
-/** The how-to for the hand that sews; which one that is, this phone remembers. */
-function HandedHowTo() {
-  const [hand, setHand] = useRemembered('kevlo-hand');
+/** The how-to for the hand that sews: as the host knows it, until this phone is told another. */
+function HandedHowTo({ isLeftHanded }: { readonly isLeftHanded: boolean }) {
+  const [said, setHand] = useRemembered('kevlo-hand');
+  const hand = said ?? (isLeftHanded ? 'left' : 'right');
   return (
     <>
       <PlainChoice
         label="I sew with my"
-        value={hand ?? 'right'}
+        value={hand}
         choices={[
           ['right', 'right hand'],
           ['left', 'left hand'],

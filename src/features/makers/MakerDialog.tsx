@@ -11,11 +11,14 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Maker, MakerChange, MakerGroup } from '@/server/makers';
+import { CHOICE_LIMITS } from '@/core/bags';
+import { formatLength, parseLength, type UnitSystem } from '@/core/length';
 import { Choice } from '@/ui/Choice';
+import { NumberField } from '@/ui/NumberField';
 import type { Roster } from './useRoster';
 
 interface MakerDialogProps {
-  readonly projectId: string;
+  readonly project: { readonly id: string; readonly unitSystem: UnitSystem; readonly allowanceMm: number };
   readonly maker: Maker;
   readonly groups: readonly MakerGroup[];
   readonly roster: Roster;
@@ -25,13 +28,17 @@ interface MakerDialogProps {
 const NO_GROUP = 'none';
 
 /** One maker: name, group, whether they pause, what their page cautions of, and their own data. */
-export function MakerDialog({ projectId, maker, groups, roster, onClose }: MakerDialogProps) {
+export function MakerDialog({ project, maker, groups, roster, onClose }: MakerDialogProps) {
   const [name, setName] = useState(maker.name);
   const [groupId, setGroupId] = useState(maker.groupId ?? NO_GROUP);
-  const [flags, setFlags] = useState({ isPaused: maker.isPaused, isUnderAge: maker.isUnderAge, travels: maker.travels });
+  const [flags, setFlags] = useState({ isPaused: maker.isPaused, isUnderAge: maker.isUnderAge, travels: maker.travels, isLeftHanded: maker.isLeftHanded });
+  const [sets, setSets] = useState(maker.sets);
+  const [allowance, setAllowance] = useState(maker.allowanceMm === null ? '' : formatLength(maker.allowanceMm, project.unitSystem));
+  const allowanceMm = readAllowance(allowance, project.unitSystem, maker.allowanceMm);
   const [isErasing, setIsErasing] = useState(false);
-  const wished: MakerChange = { name: name.trim(), groupId: groupId === NO_GROUP ? null : groupId, ...flags };
+  const wished: MakerChange = { name: name.trim(), groupId: groupId === NO_GROUP ? null : groupId, ...flags, sets, ...(allowanceMm === undefined ? {} : { allowanceMm }) };
   const changed = Object.fromEntries(Object.entries(wished).filter(([key, value]) => maker[key as keyof MakerChange] !== value)) as MakerChange;
+  const saySize = (mm: number) => formatLength(mm, project.unitSystem);
   const save = () => {
     void roster.change(maker, changed, `${wished.name}: changed.`);
     onClose();
@@ -50,9 +57,25 @@ export function MakerDialog({ projectId, maker, groups, roster, onClose }: Maker
             {flag('isPaused', 'Pauses: nobody waits for them or writes to them')}
             {flag('isUnderAge', 'Under age: their page says what needs a grown-up')}
             {flag('travels', 'Sews while travelling: their page says what to ask the carrier')}
+            {flag('isLeftHanded', 'Sews with the left hand: their page shows it so')}
           </Stack>
+          <Stack direction="row" sx={{ gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}>
+            <NumberField label="Sets of each block" {...CHOICE_LIMITS.sets} isWhole value={sets} hint="a top of each" onChange={setSets} />
+            <TextField
+              label="Cut with an allowance of"
+              value={allowance}
+              placeholder={formatLength(project.allowanceMm, project.unitSystem)}
+              error={allowanceMm === undefined}
+              helperText={allowanceMm === undefined ? `From ${saySize(CHOICE_LIMITS.allowanceMm.least)} to ${saySize(CHOICE_LIMITS.allowanceMm.most)}` : 'empty: as the project'}
+              onChange={({ target }) => setAllowance(target.value)}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
+          </Stack>
+          <Typography color="textSecondary">
+            Bags, labels, pick lists and the order count each maker’s own; bags that are packed already show that they changed.
+          </Typography>
           <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
-            <Button component="a" href={`/api/projects/${projectId}/makers/${maker.id}`} download>
+            <Button component="a" href={`/api/projects/${project.id}/makers/${maker.id}`} download>
               All that is known of them, as a file
             </Button>
             <Button color="error" onClick={() => setIsErasing(true)} disabled={isErasing}>
@@ -81,10 +104,26 @@ export function MakerDialog({ projectId, maker, groups, roster, onClose }: Maker
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Leave it</Button>
-        <Button variant="contained" disabled={Object.keys(changed).length === 0 || wished.name === ''} onClick={save}>
+        <Button variant="contained" disabled={Object.keys(changed).length === 0 || wished.name === '' || allowanceMm === undefined} onClick={save}>
           Save
         </Button>
       </DialogActions>
     </Dialog>
   );
+} // prettier-ignore
+
+/**
+ * The allowance that was typed, mm; null where the field is empty, undefined where it is none or out of bounds. One that still reads as
+ * what is kept stays that, to the last digit.
+ */
+function readAllowance(text: string, system: UnitSystem, kept: number | null): number | null | undefined {
+  if (text.trim() === '') return null;
+  if (kept !== null && text === formatLength(kept, system)) return kept;
+  try {
+    const mm = parseLength(text, system === 'inch' ? 'in' : 'mm');
+    const { least, most } = CHOICE_LIMITS.allowanceMm;
+    return mm >= least && mm <= most ? mm : undefined;
+  } catch {
+    return undefined;
+  }
 } // prettier-ignore

@@ -22,15 +22,14 @@ import { RosterFile } from './RosterFile';
 import type { TroublesPanelProps } from './troubleGroups';
 import { TroublesPanel } from './TroublesPanel';
 import { useKeeping } from './useKeeping';
+import type { Project } from '@/server/projects';
 import { useRoster } from './useRoster';
 import { useWallProgress } from './useWallProgress';
 import { WallTools, type WallDrop } from './WallTools';
 import { FIRST_CHOICE, wallLines } from './wallView';
 
-interface MakersStationProps extends Pick<
-  TroublesPanelProps,
-  'projectId' | 'blocks' | 'troubles' | 'team' | 'mayEdit'
-> {
+interface MakersStationProps extends Pick<TroublesPanelProps, 'blocks' | 'troubles' | 'team' | 'mayEdit'> {
+  readonly project: Pick<Project, 'id' | 'unitSystem' | 'allowanceMm'>;
   readonly makers: readonly Maker[];
   readonly groups: readonly MakerGroup[];
   readonly drops: readonly WallDrop[];
@@ -42,7 +41,8 @@ type Opened = { readonly kind: 'blocks' | 'maker'; readonly makerId: string } | 
 
 /** Who is where, who is stuck and what to answer; who belongs to which group, and their links. */
 export function MakersStation(props: MakersStationProps) {
-  const { projectId, blocks, makers, groups, drops, initialProgress, kits, mayEdit, ...stuck } = props;
+  const { project, blocks, makers, groups, drops, initialProgress, kits, mayEdit, ...stuck } = props;
+  const projectId = project.id;
   const router = useRouter();
   const [opened, setOpened] = useState<Opened | undefined>();
   const [links, setLinks] = useState<readonly MakerLink[]>([]);
@@ -113,7 +113,7 @@ export function MakersStation(props: MakersStationProps) {
         onOrder={(one, making) => void roster.change(one, { making }, `${one.name}: the order of their blocks is changed.`).then(() => refresh())}
         onClose={() => setOpened(undefined)}
       />
-      {opened?.kind === 'maker' && maker && <MakerDialog key={maker.id} projectId={projectId} maker={maker} groups={groups} roster={roster} onClose={() => setOpened(undefined)} />}
+      {opened?.kind === 'maker' && maker && <MakerDialog key={maker.id} project={project} maker={maker} groups={groups} roster={roster} onClose={() => setOpened(undefined)} />}
       {opened?.kind === 'groups' && <GroupsDialog groups={groups} roster={roster} onClose={() => setOpened(undefined)} />}
     </Box>
   );

@@ -141,9 +141,9 @@ function Row({ index, measure, line, blocks, scale, group, onMenu }: WallRowProp
     <tr data-maker={maker.name} data-index={index} aria-rowindex={index + 2} ref={measure}>
       <th scope="row">
         {maker.name}
-        {(group || maker.isPaused) && (
+        {(group || maker.isPaused || maker.sets > 1) && (
           <Box component="span" sx={{ ...SMALL, color: 'text.secondary' }}>
-            {[group, maker.isPaused ? 'pausing' : undefined].filter(Boolean).join(', ')}
+            {[group, maker.isPaused ? 'pausing' : undefined, maker.sets > 1 ? counted(maker.sets, 'set') : undefined].filter(Boolean).join(', ')}
           </Box>
         )}
         {stuck && (

@@ -48,7 +48,7 @@ function atMakers(list = makers, isAway = false) {
   render(
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <MakersStation projectId="p1" blocks={blocks} makers={list} initialProgress={packProgress(START)} groups={groups} drops={drops} kits={[{ makerId: 'm1', blockId: 'a', status: 'handed-over' }, { makerId: 'm1', blockId: 'b', status: 'packed' }, { makerId: 'm2', blockId: 'a', status: 'handed-over' }]} troubles={[]} team={[]} mayEdit />
+      <MakersStation project={{ id: 'p1', unitSystem: 'inch', allowanceMm: 6.35 }} blocks={blocks} makers={list} initialProgress={packProgress(START)} groups={groups} drops={drops} kits={[{ makerId: 'm1', blockId: 'a', status: 'handed-over' }, { makerId: 'm1', blockId: 'b', status: 'packed' }, { makerId: 'm2', blockId: 'a', status: 'handed-over' }]} troubles={[]} team={[]} mayEdit />
     </Notices>
     </SWRConfig>,
   );
@@ -258,6 +258,24 @@ test('a maker’s name, group and pause are changed with undo; erasing asks firs
   press('Erase Bo for good');
   await waitFor(() => expect(asked.at(-1)?.body).toEqual({ isErased: true }));
 });
+
+test('a maker’s sets, allowance and hand are chosen; an allowance that none can be is not taken', async () => {
+  const { asked } = atMakers();
+  const open = () => choose('Bo', 'Name, group, pause, their data');
+  const type = (name: string, value: string) => fireEvent.change(screen.getByRole('textbox', { name }), { target: { value } });
+  open();
+  await screen.findByRole('textbox', { name: 'Name' });
+  for (const wrong of ['99″', 'wide', '0.5 mm']) {
+    type('Cut with an allowance of', wrong);
+    expect(screen.getByRole('button', { name: 'Save' }).hasAttribute('disabled')).toBe(true);
+    expect(screen.getByText(/^From .* to /)).toBeTruthy();
+  }
+  type('Cut with an allowance of', '3/8');
+  type('Sets of each block', '2');
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Sews with the left hand/ }));
+  press('Save');
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ change: { sets: 2, allowanceMm: 9.525, isLeftHanded: true } }));
+}); // prettier-ignore
 
 test('a link that no phone can open is said to be so; one that can is not', async () => {
   const link = { now: 'http://127.0.0.1:3000/m/x' };

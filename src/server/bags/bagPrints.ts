@@ -1,5 +1,5 @@
 import { create } from 'qrcode';
-import { innerBags, sewersOf } from '@/core/bags';
+import { innerBags, ownBag, sayChoice, sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
 import {
   USUAL_BAGGING,
@@ -71,15 +71,17 @@ export async function outerLabels(sql: Sql, project: Project): Promise<Omit<BagL
 export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: Which): Promise<BagLabel[]> {
   const [blocks, makers, { extras }, { calendar }] = await Promise.all([listBlocks(sql, project), listMakers(sql, project), readKeptExtras(sql, project), readKeptCalendar(sql, project)]);
   const order = handedOutOrder(calendar, blocks);
+  const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
   return blocks
     .filter(({ id }) => wanted?.includes(id) ?? true)
     .flatMap(({ id, name, sheet }) => {
-      const lines = packingLines(sheet.bag, project.unitSystem);
       return sewersOf(id, makers).map((maker): BagLabel => {
+        const lines = packingLines(ownBag(sheet.bag, maker, settings), project.unitSystem);
+        const choice = sayChoice(maker, settings);
         const code = bagCode(id, maker.id);
         const square = squareOf(code);
         const own = [...lines, ...extraLines(extras, placeOfBag(order, maker.skips, id))];
-        return { block: name, maker: maker.name, code: sayCode(code), square, lines: own.map(({ count, what }) => `${count} × ${what}`) };
+        return { block: name, maker: choice === '' ? maker.name : `${maker.name}: ${choice}`, code: sayCode(code), square, lines: own.map(({ count, what }) => `${count} × ${what}`) };
       });
     });
 } // prettier-ignore

@@ -1,12 +1,25 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
+import { orderOf } from '@/core/order';
 import { NO_EXTRAS, bagCode, readBagCode, type BaggingChoices } from '@/core/packing';
 import { listBlocks, makeBlock } from '../blocks';
 import { readKeptCalendar, saveCalendar } from '../calendar';
-import { addMakers, listMakers, setSkip } from '../makers';
+import { addMakers, changeMaker, listMakers, setSkip, type Maker } from '../makers';
+import { orderFacts, wantedOf } from '../orders';
 import { readProject } from '../projects';
 import { testProject, type TestProject } from '../testing';
-import { extrasSchema, outerLabels, projectBags, readKeptExtras, saveExtras } from '.';
+import {
+  bagLabels,
+  bagMarks,
+  extrasSchema,
+  listKits,
+  outerLabels,
+  packFromStock,
+  projectBags,
+  readKeptExtras,
+  saveExtras,
+  setKitStatus,
+} from '.';
 
 /** How bags are made: kept with the extras, and what it makes of bags and labels. */
 let { sql, drop, access, project } = {} as TestProject;
@@ -54,6 +67,37 @@ test('a rule for spares reaches the bags of all blocks at once, and what was pac
   expect(after?.sheet.bagMark).not.toBe(disc?.sheet.bagMark);
   // Nothing else of the sheet depends on it.
   expect(after?.sheet.steps).toEqual(disc?.sheet.steps);
+}); // prettier-ignore
+
+test('a maker’s own choice reaches their labels, what is taken from stock and the order; a bag packed before is told from it, and nobody else’s', async () => {
+  const [ann, bea] = (await listMakers(sql, project)) as [Maker, Maker];
+  const star = blocks.at(-1)?.id ?? '';
+  const paper = async () => {
+    const now = await readProject(sql, project);
+    const [label] = (await bagLabels(sql, now, { blocks: [star] })).filter(({ maker }) => maker.startsWith('Bea'));
+    const { missing } = await packFromStock(sql, now, {});
+    const lines = orderOf(wantedOf(await orderFacts(sql, now))).lines.filter(({ group }) => group === 'papers');
+    return { label, missing: missing.reduce((sum, { count }) => sum + count, 0), ordered: lines.reduce((sum, { needed }) => sum + needed, 0) };
+  };
+  const before = await paper();
+  for (const makerId of [ann.id, bea.id]) await setKitStatus(sql, access, { blockId: star, makerId, status: 'packed', revision: 0 });
+  const marks = async () => {
+    const markOf = await bagMarks(sql, await readProject(sql, project));
+    return (await listKits(sql, project)).filter(({ blockId }) => blockId === star).map((kit) => [kit.makerId, kit.packedMark === markOf(kit)]);
+  };
+  expect((await marks()).every(([, isSame]) => isSame)).toBe(true);
+  await changeMaker(sql, access, bea.id, { sets: 2, allowanceMm: 9.525, isLeftHanded: true });
+  expect(new Map((await marks()) as [string, boolean][])).toEqual(new Map([[ann.id, true], [bea.id, false]]));
+  for (const makerId of [ann.id, bea.id]) await setKitStatus(sql, access, { blockId: star, makerId, status: 'to-pack', revision: 1 });
+  const after = await paper();
+  expect(after.label?.maker).toBe('Bea: 2 sets, cut with ⅜″ allowance');
+  const count = (lines: readonly string[] | undefined) => Number(lines?.[0]?.split(' ')[0]);
+  expect(count(after.label?.lines)).toBe(2 * count(before.label?.lines));
+  // Of three blocks Ann sews two and Bea three: all of hers again.
+  const bags = (await listBlocks(sql, await readProject(sql, project))).map(({ sheet }) => sheet.bag.papers.reduce((sum, one) => sum + one.count + one.spares, 0));
+  const hers = bags.reduce((sum, one) => sum + one, 0);
+  expect([after.missing - before.missing, after.ordered - before.ordered]).toEqual([hers, hers]);
+  await changeMaker(sql, access, bea.id, { sets: 1, allowanceMm: null });
 }); // prettier-ignore
 
 test('how bags are made is refused where it is none of the ways', () => {

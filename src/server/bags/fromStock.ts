@@ -54,8 +54,10 @@ export async function packFromStock(
   const bags = blocks.flatMap(({ id: blockId, sheet }) =>
     makers
       .filter(({ id, skips }) => !skips.includes(blockId) && !packed.has(`${blockId}${BETWEEN}${id}`))
-      .map(({ id }): WantingBag => {
-        const needs = new Map(sheet.bag.papers.map(({ name, count, spares }) => [name, count + spares]));
+      .map(({ id, sets }): WantingBag => {
+        const needs = new Map(
+          sheet.bag.papers.map(({ name, count, spares }) => [name, (count + spares) * sets]),
+        );
         return { id: `${blockId}${BETWEEN}${id}`, rank: rankOf(blockId), needs };
       }),
   );

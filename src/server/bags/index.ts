@@ -3,6 +3,7 @@ export {
   type Kit,
   type KitStatus,
   type KitWish,
+  bagMarks,
   listKits,
   setKitStatus,
   setKitStatuses,

@@ -1,8 +1,10 @@
 import type postgres from 'postgres';
+import { USUAL_CHOICE, ownMark } from '@/core/bags';
 import { audit, type Project, type Access } from '../projects';
 import { inTransaction, type Sql } from '../database';
 import { listSummaries } from '../blocks';
 import { conflict, notFound } from '../errors';
+import { listMakers } from '../makers';
 import { notify } from '../live';
 
 export type KitStatus = 'to-pack' | 'packed' | 'handed-over';
@@ -76,8 +78,7 @@ export async function setKitStatuses(
 ): Promise<ChangedKits> {
   // In one order for everybody: two who change the same bags wait for each other instead of locking each other out.
   const inOrder = [...wishes].sort((a, b) => (keyOf(a) < keyOf(b) ? -1 : 1));
-  const { blocks } = await listSummaries(sql, access.project);
-  const marks = new Map(blocks.map(({ id, summary }) => [id, summary.bag]));
+  const markOf = await bagMarks(sql, access.project);
   return inTransaction(sql, async (step) => {
     const changed: Kit[] = [];
     const refused: Kit[] = [];
@@ -85,17 +86,23 @@ export async function setKitStatuses(
       const before = await lockKit(step, access.project, wish);
       const isSame = before.status === wish.status;
       if (!isSame && before.revision !== wish.revision) refused.push(before);
-      else
-        changed.push(
-          isSame
-            ? before
-            : await writeKit(step, access, before, wish.status, marks.get(wish.blockId) ?? null),
-        );
+      else changed.push(isSame ? before : await writeKit(step, access, before, wish.status, markOf(wish)));
     }
     if (changed.length > 0) await notify(step, access.project.id, 'kits');
     return { changed, refused };
   });
 }
+
+/** What marks the contents of each bag, to know later which were packed before something changed; null for a bag that is none. */
+export async function bagMarks(sql: Sql, project: Project): Promise<(bag: Pick<KitWish, 'blockId' | 'makerId'>) => string | null> {
+  const [{ blocks }, makers] = await Promise.all([listSummaries(sql, project), listMakers(sql, project)]);
+  const marks = new Map(blocks.map(({ id, summary }) => [id, summary.bag]));
+  const choices = new Map(makers.map((maker) => [maker.id, maker]));
+  return ({ blockId, makerId }) => {
+    const mark = marks.get(blockId);
+    return mark === undefined ? null : ownMark(mark, choices.get(makerId) ?? USUAL_CHOICE);
+  };
+} // prettier-ignore
 
 function keyOf({ blockId, makerId }: KitWish): string {
   return `${blockId}/${makerId}`;

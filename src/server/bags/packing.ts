@@ -1,11 +1,10 @@
 import type postgres from 'postgres';
 import { mergeTicks, type Ticks } from '@/core/packing';
-import { listSummaries } from '../blocks';
 import { inTransaction, json, type Sql } from '../database';
 import { conflict } from '../errors';
 import { notify } from '../live';
 import { audit, type Access, type Project } from '../projects';
-import { lockKit, writeKit, type KitStatus } from './kits';
+import { bagMarks, lockKit, writeKit, type KitStatus } from './kits';
 
 /** A bag is in someone's hands for so long after they last touched it, minutes. */
 export const HELD_MINUTES = 3;
@@ -54,8 +53,7 @@ function selectKits(sql: Sql, which: postgres.PendingQuery<postgres.Row[]>): Pro
  * @throws ServerError 404 for a bag that is none, 409 where it is in someone else's hands or was packed meanwhile
  */
 export async function actOnBag(sql: postgres.Sql, access: Access<'pack'>, act: BagAct): Promise<PackingKit> {
-  const { blocks } = await listSummaries(sql, access.project);
-  const mark = blocks.find(({ id }) => id === act.blockId)?.summary.bag ?? null;
+  const markOf = await bagMarks(sql, access.project);
   return inTransaction(sql, async (step) => {
     const kit = await lockKit(step, access.project, act);
     const own = step`k.block_id = ${act.blockId} and k.maker_id = ${act.makerId}`;
@@ -78,7 +76,7 @@ export async function actOnBag(sql: postgres.Sql, access: Access<'pack'>, act: B
         if (!others) await letGo(step, act);
         break;
       case 'close':
-        if (kit.status === 'to-pack') await writeKit(step, access, kit, 'packed', mark);
+        if (kit.status === 'to-pack') await writeKit(step, access, kit, 'packed', markOf(act));
         if (!others) await letGo(step, act);
         break;
       case 'check':

@@ -1,4 +1,5 @@
 import type postgres from 'postgres';
+import type { BagChoice } from '@/core/bags';
 import { hashToken, isToken, newToken } from '../accounts';
 import { audit, type Project, type Access, openByLink } from '../projects';
 import { inTransaction, type Sql } from '../database';
@@ -21,6 +22,11 @@ export interface Maker {
   readonly travels: boolean;
   /** Ids of blocks in the order in which they sew them; the others come after, as they are handed out. */
   readonly making: readonly string[];
+  /** Whether they sew with the left hand: their sheets show it so. */
+  readonly isLeftHanded: boolean;
+  /** What their own bags are made by. */
+  readonly sets: BagChoice['sets'];
+  readonly allowanceMm: BagChoice['allowanceMm'];
 }
 
 /** A maker who came in, with their link, which is not kept and cannot be shown again. */
@@ -32,7 +38,18 @@ export interface AddedMaker {
 
 /** What a host changes about a maker. */
 export type MakerChange = Partial<
-  Pick<Maker, 'name' | 'groupId' | 'isPaused' | 'isUnderAge' | 'travels' | 'making'>
+  Pick<
+    Maker,
+    | 'name'
+    | 'groupId'
+    | 'isPaused'
+    | 'isUnderAge'
+    | 'travels'
+    | 'making'
+    | 'isLeftHanded'
+    | 'sets'
+    | 'allowanceMm'
+  >
 >;
 
 /** Makers of a project by name. */
@@ -70,9 +87,10 @@ export async function changeMaker(
   sql: postgres.Sql,
   access: Access<'edit'>,
   makerId: string,
-  { name, groupId, isPaused, isUnderAge, travels, making }: MakerChange,
+  change: MakerChange,
 ): Promise<void> {
   const { project } = access;
+  const { name, groupId, isPaused, isUnderAge, travels, making, isLeftHanded, sets, allowanceMm } = change;
   await inTransaction(sql, async (step) => {
     const [maker] = await step`
       select 1 from maker where id = ${makerId} and project_id = ${project.id} and removed_at is null for update`;
@@ -97,6 +115,9 @@ export async function changeMaker(
       ...(isUnderAge === undefined ? {} : { is_under_age: isUnderAge }),
       ...(travels === undefined ? {} : { travels }),
       ...(making === undefined ? {} : { making: [...making] }),
+      ...(isLeftHanded === undefined ? {} : { is_left_handed: isLeftHanded }),
+      ...(sets === undefined ? {} : { sets }),
+      ...(allowanceMm === undefined ? {} : { allowance_mm: allowanceMm }),
     };
     if (Object.keys(says).length === 0) return;
     await step`update maker set ${step(says)} where id = ${makerId}`;
@@ -218,6 +239,7 @@ function selectMakers(sql: Sql) {
     select id, name, token_hash is not null as "hasLink",
       array(select block_id from skip where maker_id = maker.id order by block_id) as skips,
       (select g.id from maker_group g where g.id = maker.group_id and g.removed_at is null) as "groupId",
-      paused_at is not null as "isPaused", is_under_age as "isUnderAge", travels, making
+      paused_at is not null as "isPaused", is_under_age as "isUnderAge", travels, making,
+      is_left_handed as "isLeftHanded", sets, allowance_mm as "allowanceMm"
     from maker`;
 }

@@ -11,7 +11,8 @@ const ERASED = 'erased';
 export async function readPerson(sql: postgres.Sql, access: Access<'edit'>, makerId: string) {
   const [person] = await sql`
     select m.name, m.email, m.time_zone as "timeZone", m.wants_mail as "wantsMail", g.name as "group",
-      m.is_under_age as "isUnderAge", m.travels, m.created_at as "since"
+      m.is_under_age as "isUnderAge", m.travels, m.is_left_handed as "isLeftHanded", m.sets,
+      m.allowance_mm as "allowanceMm", m.created_at as "since"
     from maker m left join maker_group g on g.id = m.group_id
     where m.id = ${makerId} and m.project_id = ${access.project.id} and m.erased_at is null`;
   if (!person) throw notFound('This maker');
@@ -40,7 +41,7 @@ export async function erasePerson(sql: postgres.Sql, access: Access<'edit'>, mak
     if (!person) throw notFound('This maker');
     await step`
       update maker set name = ${ERASED}, email = null, time_zone = null, token_hash = null, group_id = null,
-        is_under_age = false, travels = false, removed_at = coalesce(removed_at, now()), erased_at = now()
+        is_under_age = false, travels = false, is_left_handed = false, removed_at = coalesce(removed_at, now()), erased_at = now()
       where id = ${makerId}`;
     await step`delete from message where maker_id = ${makerId}`;
     await step`delete from trouble where maker_id = ${makerId}`;

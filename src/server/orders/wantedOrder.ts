@@ -1,5 +1,5 @@
-import { sewersOf, squaresOf } from '@/core/bags';
-import { topCuts, onTheWay, type OrderWanted } from '@/core/order';
+import { alikeBags, sewersOf, squaresOf, topsOf } from '@/core/bags';
+import { topCuts, onTheWay, type OrderWanted, type OrderedBlock } from '@/core/order';
 import { topPieces, type TopPieces } from '@/core/setting';
 import { listKits, type Kit } from '../bags';
 import { listBlocks, type BlockWithSheet } from '../blocks';
@@ -17,6 +17,9 @@ export interface OrderFacts {
   readonly kept: KeptOrder;
   readonly placed: readonly KeptPlacedOrder[];
 } // prettier-ignore
+
+/** A cut that bags are given was chosen for the project’s allowance. */
+const hasOwnCut = ({ allowanceMm }: Maker) => allowanceMm !== null;
 
 /** Before anything was set. */
 const NO_TOP: TopPieces = { squares: [], strips: [], cornerstones: [], border: [] };
@@ -41,24 +44,26 @@ export async function orderFacts(
     listPlacedOrders(sql, project),
   ]);
   const packed = new Map(kits.flatMap(({ status, blockId, makerId, packedAt = null }) => (status === 'to-pack' ? [] : [[`${blockId}/${makerId}`, Date.parse(packedAt ?? '') || 0] as const]))); // prettier-ignore
-  const ordered = blocks.map(({ id, name, sheet }) => {
-    const own = sewersOf(id, makers);
-    return {
+  const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
+  const ordered = blocks.flatMap(({ id, name, sheet }) =>
+    alikeBags(sheet.bag, sewersOf(id, makers), settings).map(({ bag, note, sets, makers: own }): OrderedBlock => ({
       id,
-      block: name,
-      contents: sheet.bag,
+      block: note === '' ? name : `${name} (${note})`,
+      ...(note === '' ? {} : { isOwn: true, givenCuts: own.some(hasOwnCut) ? 0 : sets }),
+      contents: bag,
       bags: own.length,
       left: own.filter((maker) => !packed.has(`${id}/${maker.id}`)).length,
       packedAt: own.flatMap((maker) => packed.get(`${id}/${maker.id}`) ?? []),
-      threadMetres: sheet.thread.metres,
-      edgeMetres: sheet.bag.papers.reduce((sum, { kind, count }) => sum + count * kind.perimeterMm, 0) / MM_PER_M, // prettier-ignore
-    };
-  });
+      threadMetres: sheet.thread.metres * sets,
+      edgeMetres: bag.papers.reduce((sum, { kind, count }) => sum + count * kind.perimeterMm, 0) / MM_PER_M,
+    })),
+  ); // prettier-ignore
   const used = new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)));
   return {
     wanted: {
       blocks: ordered,
       makers: makers.length,
+      tops: topsOf(makers),
       shelf: shelf.filter(({ name }) => used.has(name)),
       system: project.unitSystem,
     },

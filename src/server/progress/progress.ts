@@ -1,7 +1,7 @@
-import { inOwnOrder } from '@/core/bags';
+import { inOwnOrder, ownBag, sayChoice } from '@/core/bags';
 import type postgres from 'postgres';
 import { stepId, type BlockProgress, type ProgressEvent } from '@/core/progress';
-import { saySaved, summarise } from '@/core/sheet';
+import { saySaved, summarise, type BlockSheet } from '@/core/sheet';
 import { listBlocks, papersOfProject, settingsOf, sheetFor } from '../blocks';
 import { clothLooks } from '../cloth';
 import { inTransaction, type Sql, json } from '../database';
@@ -164,6 +164,10 @@ export async function makerPage(sql: Sql, token: string) {
     substitutesFor(sql, maker.id),
   ]);
   const blocks = all.filter(({ id }) => !maker.skips.includes(id));
+  const withOwnBag = (sheet: BlockSheet): BlockSheet => ({
+    ...sheet,
+    bag: ownBag(sheet.bag, maker, settings),
+  });
   const shown = await Promise.all(
     blocks.map(async ({ id, name, sheet }) => {
       const mine = events.find(({ blockId }) => blockId === id)?.events ?? [];
@@ -179,7 +183,7 @@ export async function makerPage(sql: Sql, token: string) {
       return {
         id,
         name,
-        sheet: own ? await sheetFor(sql, own, settings) : sheet,
+        sheet: withOwnBag(own ? await sheetFor(sql, own, settings) : sheet),
         isOwnOrder: own !== undefined,
         done: [...done],
         covered: [...covered],
@@ -195,7 +199,14 @@ export async function makerPage(sql: Sql, token: string) {
   const fabrics = blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric));
   return {
     looks: await clothLooks(sql, project, [...new Set(fabrics)]),
-    maker: { id: maker.id, name: maker.name, isUnderAge: maker.isUnderAge, travels: maker.travels },
+    maker: {
+      id: maker.id,
+      name: maker.name,
+      isUnderAge: maker.isUnderAge,
+      travels: maker.travels,
+      isLeftHanded: maker.isLeftHanded,
+      choice: sayChoice(maker, settings),
+    },
     troubles,
     upTo,
     project: { name: project.name, shop: project.shop, unitSystem: project.unitSystem },

@@ -10,4 +10,7 @@ export const PLAIN_MAKER = {
   isUnderAge: false,
   travels: false,
   making: [],
+  isLeftHanded: false,
+  sets: 1,
+  allowanceMm: null,
 } as const;

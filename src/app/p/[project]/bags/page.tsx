@@ -1,8 +1,7 @@
-import { innerBags, pickList, plainName } from '@/core/bags';
+import { innerBags, packedBlocks, pickList, plainName, sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
 import { orderOf } from '@/core/order';
 import { BagsStation } from '@/features/bags/BagsStation';
-import { sewersOf } from '@/core/bags';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
 import { TopMap } from '@/ui/TopMap';
@@ -24,8 +23,13 @@ export default async function BagsPage({ params }: { params: Promise<{ project: 
   const { makers, kits } = await loadPeople(projectId);
   const { calendar } = await readKeptCalendar(database(), project);
   const bags = (blockId: string) => sewersOf(blockId, makers).length;
+  const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
   const list = pickList(
-    blocks.map(({ id, name, sheet }) => ({ block: name, contents: sheet.bag, bags: bags(id) })),
+    packedBlocks(
+      blocks.map(({ id, name, sheet }) => ({ id, name, bag: sheet.bag })),
+      makers,
+      settings,
+    ),
   );
   const packed = (blockId: string) =>
     sewersOf(blockId, makers).filter(({ id }) =>

@@ -1,4 +1,4 @@
-import { innerBags, sewersOf } from '@/core/bags';
+import { alikeBags, innerBags, ownInner, sayChoice, sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
 import { USUAL_BAGGING, extraLines, outerBags, packingLines, placeOfBag } from '@/core/packing';
 import { handedOutOrder, readKeptExtras } from '@/server/bags';
@@ -13,6 +13,7 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
   const { makers } = await loadPeople(projectId);
   const { calendar } = await readKeptCalendar(database(), project);
   const drops = dropsOf(calendar);
+  const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
   const { extras } = await readKeptExtras(database(), project);
   const order = handedOutOrder(calendar, blocks);
   const bagging = extras.bagging ?? USUAL_BAGGING;
@@ -28,7 +29,13 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
   return [...blocks]
     .sort((a, b) => dropOf(a.id) - dropOf(b.id))
     .flatMap(({ id, name, sheet }) => {
-      const lines = packingLines(sheet.bag, project.unitSystem);
+      // Worked out once for all bags that hold the same.
+      const linesOf = new Map(
+        alikeBags(sheet.bag, sewersOf(id, makers), settings).flatMap(({ bag, makers: alike }) => {
+          const lines = packingLines(bag, project.unitSystem);
+          return alike.map((maker) => [maker.id, lines] as const);
+        }),
+      );
       const own = (skips: readonly string[]) => extraLines(extras, placeOfBag(order, skips, id));
       // Worked out once for a block, not for each who sews it.
       const inner = isInner.has(id) ? innerBags(sheet) : undefined;
@@ -37,10 +44,11 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
         makerId: maker.id,
         block: name,
         maker: maker.name,
+        choice: sayChoice(maker, settings),
         drop: drops[dropOf(id)]?.title ?? '',
-        lines: [...lines, ...own(maker.skips)],
+        lines: [...(linesOf.get(maker.id) ?? []), ...own(maker.skips)],
         ...outerOf(maker.skips, id),
-        ...(inner ? { inner } : {}),
+        ...(inner ? { inner: ownInner(inner, maker) } : {}),
       }));
     });
 }

@@ -1,4 +1,4 @@
-import { BACKGROUND_MORE_MM, sewersOf } from '@/core/bags';
+import { BACKGROUND_MORE_MM, sewersOf, topsOf } from '@/core/bags';
 import { cutPieces } from '@/core/cutting';
 import { orderOf, type OrderedBlock } from '@/core/order';
 import { nameKinds } from '@/core/shapes';
@@ -21,7 +21,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { makers, kits } = await loadPeople(projectId);
   const facts = await orderFacts(database(), project, { blocks, makers, kits });
-  const bagsOf = (blockId: string) => sewersOf(blockId, makers).length;
+  const bagsOf = (blockId: string) => topsOf(sewersOf(blockId, makers));
   const bags = blocks.flatMap(({ id, name, sheet }) => {
     const names = nameKinds(sheet.bag.papers.map(({ kind }) => kind), project.unitSystem); // prettier-ignore
     return sheet.bag.fabrics.map(({ fabric }) => ({
@@ -70,7 +70,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
         <TopMap
           title="The top: cloth for all bags"
           blocks={topBlocks(blocks, (block) => {
-            const { mm, cost } = needs.get(block.name) ?? { mm: 0, cost: 0 };
+            const { mm, cost } = needs.get(block.id) ?? { mm: 0, cost: 0 };
             const money = cost > 0 ? `, ${cost.toFixed(2)} a bag` : '';
             return {
               href: `/p/${projectId}/blocks/${block.id}`,
@@ -88,17 +88,21 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
   );
 }
 
-/** What all bags of each block take of all cloths together, and what one of them costs, by the block's name. */
+/** What all bags of each block take of all cloths together, and what one of them costs, by the block's id. */
 function clothOfBlocks(
   facts: OrderFacts,
 ): ReadonlyMap<string, { readonly mm: number; readonly cost: number }> {
   const wanted = wantedOf(facts);
   const costs = new Map(orderOf(wanted).bagCosts.map(({ block, each }) => [block, each]));
-  const alone = (block: OrderedBlock) =>
-    orderOf({ ...wanted, blocks: [block], top: [] })
+  const alone = (blocks: readonly OrderedBlock[]) =>
+    orderOf({ ...wanted, blocks, top: [] })
       .lines.filter(({ group }) => group === 'cloth')
       .reduce((sum, { needed }) => sum + needed, 0);
   return new Map(
-    wanted.blocks.map((block) => [block.block, { mm: alone(block), cost: costs.get(block.block) ?? 0 }]),
+    [...new Set(wanted.blocks.map(({ id }) => id))].map((id) => {
+      const own = wanted.blocks.filter((block) => block.id === id);
+      const cost = Math.max(...own.map(({ block }) => costs.get(block) ?? 0));
+      return [id, { mm: alone(own), cost }];
+    }),
   );
 }

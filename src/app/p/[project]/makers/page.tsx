@@ -50,7 +50,7 @@ export default async function MakersPage({ params }: { params: Promise<{ project
       }
     >
       <MakersStation
-        projectId={projectId}
+        project={{ id: project.id, unitSystem: project.unitSystem, allowanceMm: project.allowanceMm }}
         blocks={blocks.map(({ id, name }) => ({ id, name }))}
         makers={makers}
         groups={groups}

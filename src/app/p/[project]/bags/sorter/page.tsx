@@ -1,4 +1,4 @@
-import { sewersOf } from '@/core/bags';
+import { sewersOf, topsOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
 import { SorterView } from '@/features/bags/SorterView';
 import { readKeptCalendar } from '@/server/calendar';
@@ -23,7 +23,7 @@ export default async function SorterPage({ params }: { params: Promise<{ project
       blocks={blocks.map(({ id, name, sheet }) => ({
         id,
         name,
-        bags: sewersOf(id, makers).length,
+        bags: topsOf(sewersOf(id, makers)),
         papers: sheet.bag.papers.map(({ name: paper, count, spares }) => ({ name: paper, count: count + spares })),
         uses: sheet.steps.flatMap((step, index) => {
           if (step.kind !== 'baste') return [];

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { CHOICE_LIMITS } from '@/core/bags';
 import { database } from '@/server/database';
 import { fileResponse, projectRoute, readJson } from '@/server/http';
 import {
@@ -48,6 +49,12 @@ const BODY = Joi.alternatives<Body>().try(
       isUnderAge: Joi.boolean(),
       travels: Joi.boolean(),
       making: Joi.array().items(id()).max(400).unique(),
+      isLeftHanded: Joi.boolean(),
+      sets: Joi.number().integer().min(CHOICE_LIMITS.sets.least).max(CHOICE_LIMITS.sets.most),
+      allowanceMm: Joi.number()
+        .min(CHOICE_LIMITS.allowanceMm.least)
+        .max(CHOICE_LIMITS.allowanceMm.most)
+        .allow(null),
     }).required(),
   }),
   Joi.object({ skip: Joi.object({ blockId: id(), isSkipped: Joi.boolean().required() }).required() }),

@@ -1,0 +1,110 @@
+import { formatLength, roundUpToGrid, type UnitSystem } from '../length';
+import { counted } from '../words';
+import type { BagContents, BagCut, BagSettings } from './bagContents';
+import type { InnerBags, InnerLine } from './innerBags';
+
+/** What a maker chose for their own bags. */
+export interface BagChoice {
+  /** How many of each block they make, a top of each; 1 as a rule. */
+  readonly sets: number;
+  /** The allowance that their cloth is cut with, mm; null for the project’s. */
+  readonly allowanceMm: number | null;
+}
+
+/** How far a choice goes: sets, and mm of allowance. */
+export const CHOICE_LIMITS = { sets: { least: 1, most: 9 }, allowanceMm: { least: 1, most: 40 } } as const;
+
+type CutSettings = Pick<BagSettings, 'allowanceMm' | 'system'>;
+
+/**
+ * A maker’s own bag: so many of everything, spares too, and cloth cut with their own allowance. A piece grows by the difference on
+ * every side and is rounded up to the cutting grid again: it may come out one step of the grid larger than it had to, never smaller.
+ */
+export function ownBag(
+  bag: BagContents,
+  { sets, allowanceMm }: BagChoice,
+  settings: CutSettings,
+): BagContents {
+  const moreMm = 2 * ((allowanceMm ?? settings.allowanceMm) - settings.allowanceMm);
+  if (sets === 1 && moreMm === 0) return bag;
+  const cut = (own: BagCut): BagCut => ({
+    ...own,
+    widthMm: grown(own.widthMm, moreMm, settings.system),
+    lengthMm: grown(own.lengthMm, moreMm, settings.system),
+    count: own.count * sets,
+  });
+  return {
+    papers: bag.papers.map((own) => ({
+      ...own,
+      count: own.count * sets,
+      spares: own.spares * sets,
+      left: own.left * sets,
+      right: own.right * sets,
+    })),
+    fabrics: bag.fabrics.map(({ fabric, cuts }) => ({ fabric, cuts: cuts.map(cut) })),
+    extras: bag.extras.map(cut),
+  };
+}
+
+const grown = (mm: number, moreMm: number, system: UnitSystem) =>
+  moreMm === 0 ? mm : roundUpToGrid(mm + moreMm, system);
+
+/** The inner bags of a maker’s own bag: so many of each. */
+export function ownInner({ units, rest, spares }: InnerBags, { sets }: BagChoice): InnerBags {
+  const times = (line: InnerLine) => ({ ...line, count: line.count * sets });
+  return {
+    units: units.map((unit) => ({ ...unit, copies: unit.copies * sets })),
+    rest: rest.map(times),
+    spares: spares.map((line) => ({ ...line, count: line.count * sets })),
+  };
+}
+
+/** What a maker’s bags are told apart by: “2 sets, cut with ⅜″ allowance”; empty for bags as usual. */
+export function sayChoice(
+  { sets, allowanceMm }: BagChoice,
+  { allowanceMm: usual, system }: CutSettings,
+): string {
+  const isOwn = allowanceMm !== null && allowanceMm !== usual;
+  return [
+    ...(sets > 1 ? [counted(sets, 'set')] : []),
+    ...(isOwn ? [`cut with ${formatLength(allowanceMm, system)} allowance`] : []),
+  ].join(', ');
+}
+
+/** The mark of what lies in a maker’s bag: that of its block, and what the maker chose. */
+export function ownMark(mark: string, { sets, allowanceMm }: BagChoice): string {
+  return sets === 1 && allowanceMm === null ? mark : `${mark}+${sets}×${allowanceMm ?? ''}`;
+}
+
+/** Bags of one block that hold the same. */
+export interface AlikeBags<Maker> {
+  readonly bag: BagContents;
+  /** What tells them apart from the usual ones; empty for these. */
+  readonly note: string;
+  /** How much of a whole block’s things they hold. */
+  readonly sets: number;
+  readonly makers: readonly Maker[];
+}
+
+/** The bags of one block by what they hold: the usual ones first, even where nobody has one. */
+export function alikeBags<Maker extends BagChoice>(
+  bag: BagContents,
+  sewers: readonly Maker[],
+  settings: CutSettings,
+): AlikeBags<Maker>[] {
+  const byNote = new Map<string, Maker[]>([['', []]]);
+  for (const maker of sewers) {
+    const note = sayChoice(maker, settings);
+    byNote.set(note, [...(byNote.get(note) ?? []), maker]);
+  }
+  return [...byNote].map(([note, makers]) => {
+    const [first = USUAL_CHOICE] = makers;
+    return { bag: ownBag(bag, first, settings), note, sets: first.sets, makers };
+  });
+}
+
+/** Tops that makers make: one for each set. */
+export const topsOf = (makers: readonly BagChoice[]) => makers.reduce((sum, { sets }) => sum + sets, 0);
+
+/** Bags as the project makes them. */
+export const USUAL_CHOICE: BagChoice = { sets: 1, allowanceMm: null };
