@@ -22,6 +22,17 @@ export async function send<T>(
   path: string,
   body?: unknown,
 ): Promise<T> {
+  const response = await ask(method, path, body);
+  const answer = (await response.json().catch(() => ({}))) as T;
+  return answer;
+}
+
+/** Has a file made and hands it over; the same errors as {@link send}. */
+export async function sendForFile(path: string, body: unknown): Promise<Blob> {
+  return (await ask('POST', path, body)).blob();
+}
+
+async function ask(method: string, path: string, body: unknown): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -37,8 +48,8 @@ export async function send<T>(
       'Check the connection; nothing typed is lost.',
     );
   }
+  if (response.ok) return response;
   const answer = (await response.json().catch(() => ({}))) as { error?: RefusedError };
-  if (response.ok) return answer as T;
   const {
     code = 'unknown',
     what = 'The server refused.',

@@ -4,6 +4,7 @@ import { boxOf, middleOfCorners, type Outline, type Point } from '../geometry';
 import { sayInnerLine, type BagContents, type InnerBags } from '../bags';
 import type { BlockSheet } from '../sheet';
 import { firstSentence } from '../words';
+import type { CodeCells } from './labelSheets';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
 
 /** What the card of a bag says besides what lies in it. */
@@ -11,6 +12,8 @@ export interface BagCardBlock {
   readonly name: string;
   readonly bag: BagContents;
   readonly sheet: Pick<BlockSheet, 'patches' | 'steps'>;
+  /** For whose bag it is, what they chose otherwise, and the code of their own page; where a card is for every bag of its block, nobody’s. */
+  readonly maker?: { readonly name: string; readonly choice: string; readonly page?: CodeCells };
   /** Papers to keep for later blocks; empty where there are none. */
   readonly saved: string;
   /** How its cloths look, by their names; one that is not among them has no swatch. */
@@ -21,6 +24,8 @@ export interface BagCardBlock {
 
 /** Side of the drawing, of a silhouette; sizes of words and of a line, mm. */
 const [DRAWING_MM, SHAPE_MM, TEXT_MM, LINE_MM, HEAD_MM] = [92, 9, 3, 5.4, 4];
+/** Side of the code of a page: its 37 to 45 cells come to about 0.6 mm, which a phone reads. */
+const CODE_MM = 24;
 /** A square of cloth. */
 const SWATCH_MM = 7;
 /** A row with a silhouette: two lines of words. */
@@ -36,12 +41,12 @@ export function bagCards(title: string, blocks: readonly BagCardBlock[], system:
   return { title, widthMm, heightMm, pages: blocks.flatMap((block) => cardPages(block, system, widthMm, heightMm)) };
 } // prettier-ignore
 
-function cardPages({ name, bag, sheet, saved, inner, looks = {} }: BagCardBlock, system: UnitSystem, widthMm: number, heightMm: number): { ink: Ink[] }[] {
+function cardPages({ name, bag, sheet, saved, inner, looks = {}, maker }: BagCardBlock, system: UnitSystem, widthMm: number, heightMm: number): { ink: Ink[] }[] {
   const length = (mm: number) => formatLength(mm, system);
   const beside = MARGIN_MM + DRAWING_MM + 8;
   const [first, others] = [sheet.steps[0], sheet.steps.length - 1];
   const pages: { ink: Ink[] }[] = [{ ink: [
-    { kind: 'text', at: { x: MARGIN_MM, y: MARGIN_MM + 6 }, text: name, sizeMm: 6, align: 'left' },
+    { kind: 'text', at: { x: MARGIN_MM, y: MARGIN_MM + 6 }, text: maker ? `${name}, ${maker.name}` : name, sizeMm: 6, align: 'left' },
     ...drawing(sheet, { x: MARGIN_MM, y: MARGIN_MM + 11 }),
   ] }];
   const flow = { x: beside, y: MARGIN_MM + 11 };
@@ -70,7 +75,15 @@ function cardPages({ name, bag, sheet, saved, inner, looks = {} }: BagCardBlock,
       { kind: 'paragraph', at: { x: at.x + SWATCH_MM + 3, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SWATCH_MM - 3, heightMm: highMm },
     ]);
   };
+  if (maker?.page) {
+    const code = maker.page;
+    put(CODE_MM + 3, (at) => [
+      { kind: 'cells', at, sideMm: CODE_MM, ...code },
+      { kind: 'paragraph', at: { x: at.x + CODE_MM + 4, y: at.y - 1 }, text: `${maker.name}’s own page: every step, with pictures. Show it to nobody else.`, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - CODE_MM - 4, heightMm: CODE_MM },
+    ]);
+  }
   heading('In the bag');
+  if (maker && maker.choice !== '') line(`As ${maker.name} chose: ${maker.choice}.`);
   for (const { kind, name: paper, count, spares, left, right } of bag.papers) {
     const hands = left + right > 0 ? `; wrap ${left} L and ${right} R` : '';
     const words = `${count + spares} × ${paper}${spares > 0 ? ` (${spares} of them spare)` : ''}${hands}`;

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '../generate';
 import { blockSheet } from '../sheet';
-import { LABEL_LIMITS, PAGE_MM, USUAL_LABELS, bagCards, checkLabelSheet, labelSheets, type BagLabel, type Ink, type LabelSheet } from '.'; // prettier-ignore
+import { LABEL_LIMITS, PAGE_MM, USUAL_LABELS, bagCards, checkLabelSheet, labelSheets, type BagCardBlock, type BagLabel, type Ink, type LabelSheet } from '.'; // prettier-ignore
 
 const square = { cells: 21, dark: Array.from({ length: 441 }, (_, i) => i % 3 === 0) };
 const label = (index: number): BagLabel => ({ block: `Block ${index}`, maker: 'Ann', code: 'ABC-DEF-GHJ', square, lines: Array.from({ length: 30 }, (_, i) => `${i} × hexagon`) }); // prettier-ignore
@@ -52,6 +52,22 @@ test('figures that cannot be are refused with the one that is wrong', () => {
   expect(wrong({ leftMm: 0.2 })).toBe('columns');
   expect(wrong({ topMm: 9.2 })).toBe('rows');
 });
+
+test('a maker’s own card bears their name, what they chose and the code of their page', () => {
+  const sheet = blockSheet(documentOfRecipe(defaultRecipe('star')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const inkOf = (maker: NonNullable<BagCardBlock['maker']>) => bagCards('C', [{ name: 'Lighthouse', bag: sheet.bag, sheet, saved: '', maker }], 'inch', 'A4').pages[0]!.ink;
+  const wordsOf = (ink: readonly Ink[]) => ink.flatMap((one) => ('text' in one ? [one.text] : [])).join('\n');
+  const ink = inkOf({ name: 'Ida', choice: '2 sets', page: square });
+  expect(wordsOf(ink)).toContain('Lighthouse, Ida');
+  expect(wordsOf(ink)).toContain('As Ida chose: 2 sets.');
+  const [code] = ink.filter((one) => one.kind === 'cells');
+  expect([code?.cells, code?.dark === square.dark]).toEqual([21, true]);
+  // Each cell large enough for a phone, the whole of it on the page.
+  expect(code!.sideMm / 45).toBeGreaterThan(0.5);
+  expect(code!.at.x + code!.sideMm).toBeLessThan(PAGE_MM.A4[0] - 10);
+  const plain = inkOf({ name: 'Ida', choice: '' });
+  expect(plain.some(({ kind }) => kind === 'cells') || wordsOf(plain).includes('chose')).toBe(false);
+}); // prettier-ignore
 
 test('a bag’s card says all that lies in it, draws each shape, and goes on to another page where there is no room', () => {
   const sheet = blockSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });

@@ -8,6 +8,8 @@ import { useState } from 'react';
 import { InvalidInputError } from '@/core/errors';
 import { LABEL_LIMITS, USUAL_LABELS, checkLabelSheet, type LabelSheet } from '@/core/printing';
 import { counted } from '@/core/words';
+import { asRefusal, sendForFile } from '@/ui/api';
+import { useNotice } from '@/ui/Notices';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { NumberField } from '@/ui/NumberField';
 import { useRemembered } from '@/ui/useRemembered';
@@ -26,26 +28,51 @@ const NAMES: Readonly<Record<keyof LabelSheet, string>> = {
 };
 const FIELDS = Object.keys(NAMES) as (keyof LabelSheet)[];
 
+/** By then the browser has taken the file. */
+const KEPT_MS = 60_000;
+
 interface BoughtLabelsProps {
   readonly projectId: string;
   readonly labels: number;
+  /** Whether cards with makers’ own pages are theirs to print. */
+  readonly mayEdit: boolean;
 }
 
 /** Labels on bought sheets, whatever their figures: as they stand on the packet. They are remembered on this device. */
-export function BoughtLabels({ projectId, labels }: BoughtLabelsProps) {
+export function BoughtLabels({ projectId, labels, mayEdit }: BoughtLabelsProps) {
+  const notice = useNotice();
+  const [isBusy, setIsBusy] = useState(false);
   const [kept, keepFigures] = useRemembered('kevlo-label-sheet');
   const [used, setUsed] = useState(0);
   const sheet = readKept(kept);
   const fault = faultOf(sheet);
   const base = `/api/projects/${projectId}/bags/print`;
   const query = new URLSearchParams({ what: 'labels', used: String(used), ...Object.fromEntries(FIELDS.map((name) => [name, String(sheet[name])])) });
+  const printOwn = async () => {
+    setIsBusy(true);
+    try {
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(await sendForFile(base, {}));
+      link.download = 'bag cards.pdf';
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(link.href), KEPT_MS);
+    } catch (problem) {
+      notice({ text: asRefusal(problem).message });
+    }
+    setIsBusy(false);
+  };
   const perSheet = sheet.rows * sheet.columns;
   return (
     <Paper className="no-print" component="section" aria-label="Cards and labels as PDF" sx={{ p: 2, mb: 2 }}>
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', mb: 1.5 }}>
         <Button component="a" href={`${base}?what=cards`} target="_blank" rel="noopener">
-          A card for each bag (PDF)
+          A card for each block’s bag (PDF)
         </Button>
+        {mayEdit && (
+          <Button disabled={isBusy} onClick={() => void printOwn()}>
+            {isBusy ? 'One moment …' : 'A card for each maker’s bag, with the code of their page (PDF)'}
+          </Button>
+        )}
         <Button component="a" variant="contained" disabled={fault !== undefined} href={`${base}?${query}`} target="_blank" rel="noopener">
           {`${counted(labels, 'label')} on bought sheets (PDF)`}
         </Button>

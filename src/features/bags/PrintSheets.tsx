@@ -31,6 +31,7 @@ interface PrintSheetsProps {
   readonly fabrics: readonly string[];
   /** Labels of bags that hold a whole drop. */
   readonly outer: readonly OuterLabel[];
+  readonly mayEdit: boolean;
 }
 
 interface OuterLabel {
@@ -41,7 +42,16 @@ interface OuterLabel {
 }
 
 /** What is printed for packing: the pick list, each block's bag, and a label per bag. */
-export function PrintSheets({ project, blocks, makers, drops, walk, fabrics, outer }: PrintSheetsProps) {
+export function PrintSheets({
+  project,
+  blocks,
+  makers,
+  drops,
+  walk,
+  fabrics,
+  outer,
+  mayEdit,
+}: PrintSheetsProps) {
   const [page, setPage] = useState(project.pageSize);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) =>
@@ -71,7 +81,7 @@ export function PrintSheets({ project, blocks, makers, drops, walk, fabrics, out
         </ToggleButtonGroup>
         <Typography color="textSecondary">{counted(labels, 'label')}</Typography>
       </Stack>
-      <BoughtLabels projectId={project.id} labels={labels} />
+      <BoughtLabels projectId={project.id} labels={labels} mayEdit={mayEdit} />
       <PrinterPanel project={project} blocks={blocks} makers={makers} />
       <Typography variant="h2">{project.name}: pick list</Typography>
       <PickListView {...{ blocks, makers, drops, project, walk }} />

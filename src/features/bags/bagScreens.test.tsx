@@ -199,6 +199,7 @@ test('a label for each bag that is packed and none for a skipped block; L prints
       makers={makers}
       drops={[]}
       walk={[]}
+      mayEdit={false}
       fabrics={['Ink']}
       outer={[{ block: 'Drop 1', maker: 'Ada', code: '012-345-678', lines: ['Plate', 'Star'] }]}
     />,

@@ -4,7 +4,8 @@ import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { blockSheet } from '@/core/sheet';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
-import { PLAIN_MAKER } from '@/ui/testing';
+import { Notices } from '@/ui/Notices';
+import { PLAIN_MAKER, answering, refused } from '@/ui/testing';
 import { BoughtLabels } from './BoughtLabels';
 import { PRINTER_CHANNEL } from './labelPrinter';
 import { PrinterPanel } from './PrinterPanel';
@@ -96,7 +97,7 @@ test('labels come out once, in their order: over a jam, an empty roll, a lost an
 
 test('the figures of a sheet are remembered; those that cannot be are said, and nothing is printed by them', async () => {
   vi.useRealTimers();
-  const { unmount } = render(<BoughtLabels projectId="p" labels={30} />);
+  const { unmount } = render(<BoughtLabels projectId="p" labels={30} mayEdit={false} />);
   expect(screen.getByText('24 labels a sheet, 2 sheets.')).toBeTruthy();
   const field = (name: string) => screen.getByRole('textbox', { name });
   fireEvent.change(field('Labels down'), { target: { value: '7' } });
@@ -109,6 +110,28 @@ test('the figures of a sheet are remembered; those that cannot be are said, and 
   fireEvent.change(field('Label to label down, mm'), { target: { value: '38,1' } });
   await waitFor(() => expect(screen.queryByText(/lie over each other/)).toBeNull());
   unmount();
-  render(<BoughtLabels projectId="p" labels={30} />);
+  render(<BoughtLabels projectId="p" labels={30} mayEdit={false} />);
   expect((field('Labels down') as HTMLInputElement).value).toBe('7');
 });
+
+test('cards with the codes of makers’ pages are the host’s to print: they come as a file, and a refusal is said', async () => {
+  vi.useRealTimers();
+  const saved: string[] = [];
+  vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+    saved.push(this.download);
+  });
+  vi.stubGlobal('URL', Object.assign(URL, { createObjectURL: () => 'blob:1', revokeObjectURL: () => undefined }));
+  const answers = [refused(409, 'busy'), new Response('%PDF')];
+  const asked = answering({ 'POST /api/projects/p/bags/print': () => answers.shift() });
+  const { unmount } = render(<BoughtLabels projectId="p" labels={30} mayEdit={false} />);
+  expect(screen.queryByRole('button', { name: /code of their page/ })).toBeNull();
+  unmount();
+  render(<Notices><BoughtLabels projectId="p" labels={30} mayEdit /></Notices>);
+  const press = async () => fireEvent.click(await screen.findByRole('button', { name: /code of their page/ }));
+  await press();
+  expect(await screen.findByText(/Refused: busy/)).toBeTruthy();
+  expect(saved).toEqual([]);
+  await press();
+  await waitFor(() => expect(saved).toEqual(['bag cards.pdf']));
+  expect(asked).toHaveLength(2);
+}); // prettier-ignore

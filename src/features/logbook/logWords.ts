@@ -29,6 +29,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   invited: 'invited someone',
   joined: 'joined the project',
   'kit-changed': 'changed the state of bags',
+  'cards-printed': 'printed cards with the codes of makers’ pages',
   'link-renewed': 'gave a maker a new link',
   'link-revoked': 'revoked a maker’s link',
   'mail-stand-in': 'changed the mail stand-in',

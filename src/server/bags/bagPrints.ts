@@ -1,5 +1,5 @@
 import { create } from 'qrcode';
-import { innerBags, ownBag, sayChoice, sewersOf } from '@/core/bags';
+import { innerBags, ownBag, ownInner, sayChoice, sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
 import {
   USUAL_BAGGING,
@@ -10,14 +10,14 @@ import {
   placeOfBag,
   sayCode,
 } from '@/core/packing';
-import type { BagLabel, LabelSheet } from '@/core/printing';
+import type { BagCardBlock, BagLabel, CodeCells, LabelSheet } from '@/core/printing';
 import { saySaved } from '@/core/sheet';
 import { clothLooks } from '../cloth';
 import { listBlocks, listSummaries, papersOfProject } from '../blocks';
 import { readKeptCalendar } from '../calendar';
 import type { Sql } from '../database';
 import { handedOutOrder, projectBags, readKeptExtras } from './keptExtras';
-import { listMakers } from '../makers';
+import { listMakers, type Maker } from '../makers';
 import { offThread, unlessRefused } from '../pool';
 import type { Project } from '../projects';
 
@@ -26,17 +26,36 @@ interface Which {
   readonly blocks?: readonly string[] | undefined;
 }
 
-/** A card for each block’s bag as a PDF. @param signal ends the work when whoever asked for it leaves */
-export async function cardsPdf(sql: Sql, project: Project, { blocks: wanted }: Which, signal: AbortSignal): Promise<Buffer> {
+/**
+ * A card for each block’s bag as a PDF; with addresses of makers’ pages one for every bag of theirs, with the code of its maker’s page.
+ * @param pages addresses by maker; makers without one have a card without a code
+ * @param signal ends the work when whoever asked for it leaves
+ */
+export async function cardsPdf(sql: Sql, project: Project, { blocks: wanted, pages }: Which & { readonly pages?: ReadonlyMap<string, string> }, signal: AbortSignal): Promise<Buffer> {
   const all = await listBlocks(sql, project);
   const papers = await papersOfProject(sql, project, all);
   const looks = await clothLooks(sql, project, [...new Set(all.flatMap(({ sheet }) => sheet.bag.fabrics.map(({ fabric }) => fabric)))]);
   const isInner = new Set((await projectBags(sql, project, all)).flatMap((bag) => (bag.isInner ? bag.blocks : [])));
   const blocks = all
     .filter(({ id }) => wanted?.includes(id) ?? true)
-    .map(({ id, name, sheet }) => ({ name, bag: sheet.bag, sheet: { patches: sheet.patches, steps: sheet.steps }, saved: saySaved(papers, id), looks, ...(isInner.has(id) ? { inner: innerBags(sheet) } : {}) }));
-  const task = { title: `${project.name}: bag cards`, blocks, system: project.unitSystem, size: project.pageSize };
+    .map(({ id, name, sheet }): CardOf => ({ id, name, bag: sheet.bag, sheet: { patches: sheet.patches, steps: sheet.steps }, saved: saySaved(papers, id), looks, ...(isInner.has(id) ? { inner: innerBags(sheet) } : {}) }));
+  const cards = pages === undefined ? blocks : cardsOf(blocks, await listMakers(sql, project), pages, project);
+  const task = { title: `${project.name}: bag cards`, blocks: cards, system: project.unitSystem, size: project.pageSize };
   return Buffer.from(await offThread('printCards', task, signal));
+} // prettier-ignore
+
+type CardOf = BagCardBlock & { readonly id: string };
+
+/** One card for every bag, maker by maker. */
+function cardsOf(blocks: readonly CardOf[], makers: readonly Maker[], pages: ReadonlyMap<string, string>, { allowanceMm, unitSystem: system }: Project): BagCardBlock[] {
+  return makers.flatMap((maker) => {
+    const address = pages.get(maker.id);
+    const page = address === undefined ? {} : { page: squareOf(address) };
+    const own = { name: maker.name, choice: sayChoice(maker, { allowanceMm, system }), ...page };
+    return blocks
+      .filter(({ id }) => !maker.skips.includes(id))
+      .map(({ inner, ...block }) => ({ ...block, bag: ownBag(block.bag, maker, { allowanceMm, system }), ...(inner ? { inner: ownInner(inner, maker) } : {}), maker: own }));
+  });
 } // prettier-ignore
 
 /** Labels of all bags on bought sheets as a PDF, block by block. @throws ServerError 422 for labels that lie over each other or leave the page */
@@ -49,7 +68,7 @@ export async function labelsPdf(
   const outer = blocks === undefined ? await outerLabels(sql, project) : [];
   const labels = [
     ...(await bagLabels(sql, project, { blocks })),
-    ...outer.map((label) => ({ ...label, square: squareOf(label.code) })),
+    ...outer.map((label) => ({ ...label, square: squareOf(bare(label.code)) })),
   ];
   const task = { title: `${project.name}: labels`, labels, sheet, used };
   return Buffer.from(unlessRefused(await offThread('printLabels', task, signal)));
@@ -79,15 +98,18 @@ export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: 
         const lines = packingLines(ownBag(sheet.bag, maker, settings), project.unitSystem);
         const choice = sayChoice(maker, settings);
         const code = bagCode(id, maker.id);
-        const square = squareOf(code);
+        const square = squareOf(bare(code));
         const own = [...lines, ...extraLines(extras, placeOfBag(order, maker.skips, id))];
         return { block: name, maker: choice === '' ? maker.name : `${maker.name}: ${choice}`, code: sayCode(code), square, lines: own.map(({ count, what }) => `${count} × ${what}`) };
       });
     });
 } // prettier-ignore
 
-/** A code as a square that scanners and cameras read; dashes are for the eye alone. */
-function squareOf(code: string): BagLabel['square'] {
-  const { modules } = create(code.replaceAll('-', ''), { errorCorrectionLevel: 'M' });
+/** Dashes are for the eye alone. */
+const bare = (code: string) => code.replaceAll('-', '');
+
+/** Words as a square that scanners and cameras read. */
+function squareOf(words: string): CodeCells {
+  const { modules } = create(words, { errorCorrectionLevel: 'M' });
   return { cells: modules.size, dark: Array.from(modules.data, Boolean) };
 }

@@ -5,6 +5,7 @@ export { erasePerson, readPerson } from './privacy';
 export { takeRoster, type TakenRoster } from './roster';
 export {
   addMakers,
+  cardLinks,
   changeLink,
   changeMaker,
   listMakers,

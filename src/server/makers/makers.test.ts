@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { addMakers, changeLink, listMakers, openLink, setMakerRemoved } from '.';
+import { addMakers, cardLinks, changeLink, erasePerson, listMakers, openLink, setMakerRemoved } from '.';
+import type { AddedMaker } from './makers';
 import { importBlock, openBlock } from '../blocks';
 import { makerPage, recordEvents } from '../progress';
 import { createProject } from '../projects';
@@ -51,3 +52,22 @@ test('a maker cannot record on another project’s block', async () => {
     refusal(404),
   );
 });
+
+test('what is printed on cards leads to each maker’s own page, however often it is printed, and ends with their link', async () => {
+  const [ida, jon] = (await addMakers(sql, access, ['Ida', 'Jon'])) as [AddedMaker, AddedMaker];
+  await changeLink(sql, access, jon.id, 'revoke');
+  const [first, second] = [await cardLinks(sql, access), await cardLinks(sql, access)];
+  expect([first.has(ida.id), first.has(jon.id)]).toEqual([true, false]);
+  const opened = await Promise.all([first, second].map((tokens) => openLink(sql, tokens.get(ida.id) ?? '')));
+  expect(opened.map(({ maker }) => maker.name)).toEqual(['Ida', 'Ida']);
+  expect((await openLink(sql, ida.token)).maker.id).toBe(ida.id);
+  for (let printed = 0; printed < 19; printed++) await cardLinks(sql, access);
+  await expect(openLink(sql, first.get(ida.id) ?? '')).rejects.toEqual(refusal(404));
+  expect((await openLink(sql, second.get(ida.id) ?? '')).maker.id).toBe(ida.id);
+  const renewed = await changeLink(sql, access, ida.id, 'renew');
+  await expect(openLink(sql, second.get(ida.id) ?? '')).rejects.toEqual(refusal(404));
+  expect((await openLink(sql, renewed ?? '')).maker.id).toBe(ida.id);
+  const [last] = [(await cardLinks(sql, access)).get(ida.id) ?? ''];
+  await erasePerson(sql, access, ida.id);
+  await expect(openLink(sql, last)).rejects.toEqual(refusal(404));
+}); // prettier-ignore

@@ -177,12 +177,43 @@ export async function changeLink(
       update maker set token_hash = ${token ? hashToken(token) : null}, link_made_at = ${token ? step`now()` : null}
       where id = ${makerId} and project_id = ${project.id} and removed_at is null returning id`;
     if (!row) throw notFound('This maker');
+    await endCardLinks(step, makerId);
     await audit(step, access, wish === 'renew' ? 'link-renewed' : 'link-revoked', {
       maker: makerId,
     });
     await notify(step, project.id, 'makers');
     return token;
   });
+}
+
+/** So many printings of one maker’s cards lead to their page; a further one ends the oldest. */
+const MOST_CARD_LINKS = 20;
+
+/**
+ * Gives makers who have a personal link one more for what is printed now: links are kept as hashes, so those in use cannot be printed.
+ * It ends when theirs is renewed or revoked.
+ * @returns tokens by maker; none for those without a link
+ */
+export async function cardLinks(sql: postgres.Sql, access: Access<'edit'>): Promise<ReadonlyMap<string, string>> {
+  return inTransaction(sql, async (step) => {
+    const makers = await step<{ id: string }[]>`
+      select id from maker where project_id = ${access.project.id} and token_hash is not null and removed_at is null
+      order by id for update`;
+    const tokens = new Map(makers.map(({ id }) => [id, newToken()]));
+    for (const [id, token] of tokens) {
+      await step`insert into card_link (token_hash, maker_id) values (${hashToken(token)}, ${id})`;
+      await step`
+        delete from card_link where maker_id = ${id} and token_hash not in (
+          select token_hash from card_link where maker_id = ${id} order by made_at desc limit ${MOST_CARD_LINKS})`;
+    }
+    await audit(step, access, 'cards-printed', { makers: tokens.size });
+    return tokens;
+  });
+} // prettier-ignore
+
+/** Ends what was printed of a maker’s page. */
+export async function endCardLinks(step: Sql, makerId: string): Promise<void> {
+  await step`delete from card_link where maker_id = ${makerId}`;
 }
 
 /** Takes a maker out of the project, or puts them back; what they recorded is kept. */
@@ -222,7 +253,9 @@ export async function openLink(sql: Sql, token: string): Promise<LinkAccess> {
   const [found, [maker]] = hash
     ? await Promise.all([
         openByLink(sql, hash),
-        sql<Maker[]>`${selectMakers(sql)} where token_hash = ${hash} and removed_at is null`,
+        sql<Maker[]>`
+          ${selectMakers(sql)} where removed_at is null
+            and (token_hash = ${hash} or id = (select maker_id from card_link where token_hash = ${hash}))`,
       ])
     : [undefined, []];
   // Both were read for themselves: a link that was ended between belongs to nobody.

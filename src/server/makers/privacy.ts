@@ -2,6 +2,7 @@ import type postgres from 'postgres';
 import { audit, type Access } from '../projects';
 import { inTransaction } from '../database';
 import { notFound } from '../errors';
+import { endCardLinks } from './makers';
 import { notify } from '../live';
 
 /** Name under which the entries of someone who was erased go on to count. */
@@ -43,6 +44,7 @@ export async function erasePerson(sql: postgres.Sql, access: Access<'edit'>, mak
       update maker set name = ${ERASED}, email = null, time_zone = null, token_hash = null, group_id = null,
         is_under_age = false, travels = false, is_left_handed = false, removed_at = coalesce(removed_at, now()), erased_at = now()
       where id = ${makerId}`;
+    await endCardLinks(step, makerId);
     await step`delete from message where maker_id = ${makerId}`;
     await step`delete from trouble where maker_id = ${makerId}`;
     await step`delete from finished_photo where maker_id = ${makerId}`;

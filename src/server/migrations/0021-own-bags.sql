@@ -2,3 +2,11 @@
 alter table maker add column sets integer not null default 1 check (sets between 1 and 9);
 alter table maker add column allowance_mm double precision check (allowance_mm between 1 and 40);
 alter table maker add column is_left_handed boolean not null default false;
+
+-- Further addresses of a maker's own page, printed on their bag cards. They end with the personal link.
+create table card_link (
+  token_hash bytea primary key,
+  maker_id uuid not null references maker on delete cascade,
+  made_at timestamptz not null default now()
+);
+create index card_link_maker on card_link (maker_id, made_at);

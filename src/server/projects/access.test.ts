@@ -27,6 +27,7 @@ import {
   addGroup,
   addMakers,
   changeGroup,
+  cardLinks,
   changeLink,
   changeMaker,
   erasePerson,
@@ -216,6 +217,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   takeRoster: ['edit', async (who, project) => takeRoster(sql, await open(who, project, 'edit'), [{ name: 'Rosa' }])],
   addMakers: ['edit', async (who, project) => addMakers(sql, await open(who, project, 'edit'), ['Bea'])],
   setSkip: ['edit', async (who, project, { block, maker }) => setSkip(sql, await open(who, project, 'edit'), maker, { blockId: block, isSkipped: true })],
+  cardLinks: ['edit', async (who, project) => cardLinks(sql, await open(who, project, 'edit'))],
   changeLink: ['edit', async (who, project, { maker }) => changeLink(sql, await open(who, project, 'edit'), maker, 'revoke')],
   setContact: ['edit', async (who, project, { maker }) => setContact(sql, await open(who, project, 'edit'), maker, { email: 'a@b.example', timeZone: null })],
   setMakerRemoved: ['edit', async (who, project, { maker }) => setMakerRemoved(sql, await open(who, project, 'edit'), maker, true)],
@@ -248,7 +250,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
 
 /** All that a refused call might have changed. */
 async function everything(): Promise<string> {
-  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'finished_photo', 'handover', 'progress_event', 'audit'];
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'finished_photo', 'handover', 'progress_event', 'card_link', 'audit'];
   const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
   return JSON.stringify(rows);
 } // prettier-ignore

@@ -73,14 +73,15 @@ export async function openByFeed(
   return { project, ...(groupId === null ? {} : { group: { id: groupId, name: groupName ?? '' } }) };
 }
 
-/** The project that a maker's personal link leads to; undefined for unknown and revoked links. */
+/** The project that a maker's personal link, or one printed on a card, leads to; undefined for unknown and revoked links. */
 export async function openByLink(
   sql: Sql,
   tokenHash: Buffer,
 ): Promise<{ readonly makerId: string; readonly project: Project } | undefined> {
   const [row] = await sql<(Project & { makerId: string })[]>`
     select ${sql.unsafe(PROJECT_COLUMNS)}, m.id as "makerId" from project p join maker m on m.project_id = p.id
-    where m.token_hash = ${tokenHash} and m.removed_at is null and p.removed_at is null`;
+    where (m.token_hash = ${tokenHash} or m.id = (select maker_id from card_link where token_hash = ${tokenHash}))
+      and m.removed_at is null and p.removed_at is null`;
   if (!row) return undefined;
   const { makerId, ...project } = row;
   return { makerId, project };

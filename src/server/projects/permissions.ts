@@ -53,6 +53,7 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`POST ${P}/again`]: 'edit',
   [`GET ${P}/badges`]: 'read',
   [`GET ${P}/bags/print`]: 'read',
+  [`POST ${P}/bags/print`]: 'edit',
   [`PATCH ${P}/basting`]: 'edit',
   [`POST ${P}/blocks`]: 'edit',
   [`PATCH ${P}/blocks/[block]`]: 'edit',

@@ -6,7 +6,7 @@ import { saySaved } from '@/core/sheet';
 import { outerLabels, projectBags, readKeptExtras } from '@/server/bags';
 import { readKeptCalendar } from '@/server/calendar';
 import { papersOfProject } from '@/server/blocks';
-import { loadBlocks, loadPeople } from '../../load';
+import { loadBlocks, loadPeople, loadProject } from '../../load';
 
 export const metadata = { title: 'Bag lists and labels' };
 
@@ -38,6 +38,7 @@ export default async function PrintPage({ params }: { params: Promise<{ project:
       walk={extras.walk ?? []}
       fabrics={fabrics}
       outer={await outerLabels(database(), project)}
+      mayEdit={(await loadProject(projectId)).role === 'host'}
     />
   );
 }

@@ -2,8 +2,9 @@ import Joi from 'joi';
 import { LABEL_LIMITS, type LabelSheet } from '@/core/printing';
 import { cardsPdf, labelsPdf } from '@/server/bags';
 import { database } from '@/server/database';
-import { fileResponse, projectRoute, queryOf } from '@/server/http';
-import { parse } from '@/server/parse';
+import { fileResponse, projectRoute, queryOf, readJson } from '@/server/http';
+import { cardLinks, makerAddress } from '@/server/makers';
+import { id, parse } from '@/server/parse';
 
 type Query = LabelSheet & { what: 'cards' | 'labels'; blocks?: string; used?: number };
 
@@ -33,4 +34,15 @@ export const GET = projectRoute('read', async (request, { project }) => {
       : await labelsPdf(database(), project, { ...which, sheet, used }, request.signal);
   const name = what === 'cards' ? 'bag cards' : 'labels';
   return fileResponse(pdf, 'application/pdf', `${project.name} ${name}.pdf`, 'inline');
+});
+
+const CARDS = Joi.object<{ blocks?: string[] }>({ blocks: Joi.array().items(id()).max(400) });
+
+/** A card for every bag with the code of its maker’s page, as a PDF: it gives makers a further link, so it is no reading. */
+export const POST = projectRoute('edit', async (request, access) => {
+  const { blocks } = parse(CARDS, await readJson(request));
+  const tokens = await cardLinks(database(), access);
+  const pages = new Map([...tokens].map(([maker, token]) => [maker, makerAddress(request, token)]));
+  const pdf = await cardsPdf(database(), access.project, { blocks, pages }, request.signal);
+  return fileResponse(pdf, 'application/pdf', `${access.project.name} bag cards.pdf`, 'inline');
 });
