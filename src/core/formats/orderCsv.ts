@@ -12,6 +12,8 @@ export function orderCsv(
   const row = (line: OrderLine) => {
     const isCloth = line.group === 'cloth';
     const amount = (value: number) => (isCloth ? (value / mm).toFixed(3) : String(Math.round(value * 100) / 100));
+    // What is not bought now is still sold somehow.
+    const buy = line.buy.length > 0 ? line.buy : line.sizes.slice(0, 1).map((size) => ({ ...size, packs: 0 }));
     const own = isCloth ? unit : line.unit;
     return [
       line.group,
@@ -21,9 +23,9 @@ export function orderCsv(
       amount(line.left),
       amount(line.stock),
       amount(line.ordered),
-      `${line.packs} × ${amount(line.pack)} ${own}`,
-      line.price.toFixed(2),
-      (line.packs * line.price).toFixed(2),
+      buy.map(({ packs, pack }) => `${packs} × ${amount(pack)} ${own}`).join(' + '),
+      buy.map(({ price }) => price.toFixed(2)).join(' + '),
+      line.cost.toFixed(2),
       suppliers[line.key] ?? '',
     ];
   };

@@ -3,8 +3,8 @@ export {
   lineKey,
   marginOf,
   oneMaker,
-  packsOf,
   orderOf,
+  paperSizes,
   priceOf,
   type ClothBolt,
   type LineGroup,
@@ -15,8 +15,10 @@ export {
   type OrderedBlock,
   type TopCut,
 } from './order';
+export { cheapestPacks, costOf, type PackCount, type PackSize } from './packs';
 export {
   CUT_LIMITS_MM,
+  MOST_PAPER_PACKS,
   NOTION_LIMITS,
   ORDER_LIMITS,
   USUAL_ORDER,

@@ -5,12 +5,16 @@ import { orderCsv } from '../formats';
 import {
   USUAL_ORDER,
   changedSince,
+  cheapestPacks,
+  costOf,
   linesToPlace,
   marginOf,
   onTheWay,
   oneMaker,
   orderOf,
+  paperSizes,
   priceOf,
+  sayToBuy,
   type Order,
   type OrderPlan,
   type OrderWanted,
@@ -37,7 +41,7 @@ const lineOf = (order: Order, thing: string) => order.lines.find((line) => line.
 test('an order by hand: whole packs and spools, cloth as it is sold, stock first, notions by maker and by metre', () => {
   const order = orderOf(wanted([block('A', 4), block('B', 2)], 4));
   // 6 × 30 squares, ten to a strip: 1.8 m, 0.3 m of it in stock. 6 × 33 papers: two packs. 126 m of thread: one spool.
-  expect(lineOf(order, 'Fog')).toMatchObject({ key: 'cloth:Fog', needed: 1800, left: 1800, stock: 300, pack: 100, packs: 15, price: 1 });
+  expect(lineOf(order, 'Fog')).toMatchObject({ key: 'cloth:Fog', needed: 1800, left: 1800, stock: 300, sizes: [{ pack: 100, price: 1 }], packs: 15, cost: 15 });
   expect(lineOf(order, 'hexagon')).toMatchObject({ needed: 198, packs: 2 });
   expect(lineOf(order, 'sewing thread')).toMatchObject({ needed: 126, packs: 1 });
   // Two needles for four makers in packs of five; half a millilitre for each of 18 m of edge, in sticks of ten.
@@ -132,16 +136,17 @@ test('a price leaves its margin, and a margin is told from its price, whatever t
 
 test('what is bought covers what the bags take; shares of bags, tops and notions are the whole cost; a maker more never costs less than nothing', () => {
   const counts = fc.array(fc.tuple(fc.integer({ min: 0, max: 30 }), fc.nat(30), fc.constantFrom('Fog', 'Tar')), { minLength: 1, maxLength: 5 });
+  const packs = fc.array(fc.record({ pack: fc.integer({ min: 1, max: 300 }), price: fc.integer({ min: 0, max: 20 }) }), { maxLength: 2 });
   const top = [{ fabric: 'Tar', widthMm: 70, lengthMm: 300, count: 4 }];
   const priced = [...shelf, { ...USUAL_CLOTH, name: 'Tar', pricePerMetre: 7 }];
   fc.assert(
-    fc.property(counts, fc.nat(3), (list, spareSets) => {
+    fc.property(counts, fc.nat(3), packs, (list, spareSets, paperPacks) => {
       const blocks = list.map(([bags, left, fabric], index) => block(`B${index}`, bags, Math.min(bags, left), fabric));
       const makers = Math.max(...list.map(([bags]) => bags));
-      const asked = wanted(blocks, makers, { shelf: priced, top, plan: { ...PLAN, figures: { ...PLAN.figures, spareSets } } });
+      const asked = wanted(blocks, makers, { shelf: priced, top, plan: { ...PLAN, figures: { ...PLAN.figures, spareSets }, paperPacks } });
       const order = orderOf(asked);
-      for (const { packs, pack, stock, left, needed } of order.lines) {
-        expect(packs * pack + stock).toBeGreaterThanOrEqual(left - 1e-6);
+      for (const { buy, stock, left, needed } of order.lines) {
+        expect(buy.reduce((sum, { packs, pack }) => sum + packs * pack, stock)).toBeGreaterThanOrEqual(left - 1e-6);
         expect(left).toBeLessThanOrEqual(needed + 1e-6);
       }
       const bags = order.bagCosts.reduce((sum, { each, bags: own }) => sum + each * own, 0);
@@ -150,6 +155,52 @@ test('what is bought covers what the bags take; shares of bags, tops and notions
       expect(Math.min(more, less)).toBeGreaterThanOrEqual(-1e-9);
     }),
   );
+}); // prettier-ignore
+
+test('papers in several packs: the cheapest whole packs are ordered, each size as a line of its own, and all of it is on its way', () => {
+  const plan = { ...PLAN, paperPacks: [{ pack: 25, price: 1.5 }, { pack: 10, price: 1 }] };
+  const now = wanted([block('A', 4)], 4, { plan });
+  // 132 papers: a hundred for 5, a 25 for 1.50 and a ten for 1; two hundred would be 10.
+  const order = orderOf(now);
+  expect(lineOf(order, 'hexagon')).toMatchObject({ buy: [{ pack: 100, packs: 1 }, { pack: 25, packs: 1 }, { pack: 10, packs: 1 }], packs: 3, cost: 7.5 });
+  expect(sayToBuy(lineOf(order, 'hexagon')!, 'metric')).toBe('1 × pack of 100 + 1 × pack of 25 + 1 × pack of 10');
+  expect(order.toPay.papers).toBe(7.5);
+  expect(orderCsv(order, {}, 'metric')).toContain('1 × 100 papers + 1 × 25 papers + 1 × 10 papers,5.00 + 1.50 + 1.00,7.50,');
+  const placed = { id: '1', name: 'One', placedAt: '', arrivedAt: null, lines: linesToPlace(order, {}) };
+  expect(placed.lines.filter(({ key }) => key === 'papers:hexagon').map(({ pack }) => pack)).toEqual([100, 25, 10]);
+  const after = orderOf({ ...now, ordered: onTheWay([placed]) });
+  expect([lineOf(after, 'hexagon')?.packs, changedSince(placed, after)]).toEqual([0, []]);
+  // Two makers fewer: 66 of the 135 are enough; what is too much is said in the smallest packs.
+  expect(lineOf(orderOf({ ...now, blocks: [block('A', 2)], ordered: onTheWay([placed]) }), 'hexagon')?.over).toBe(6);
+  expect(paperSizes({ ...plan, paperPacks: [{ pack: 100, price: 3 }] })).toEqual([{ pack: 100, price: 3 }]);
+}); // prettier-ignore
+
+test('the cheapest packs are those that trying every number of each finds; without prices the fewest papers', () => {
+  const sizes = fc.array(fc.record({ pack: fc.integer({ min: 1, max: 30 }), price: fc.integer({ min: 0, max: 12 }).map((price) => price / 4) }), { minLength: 1, maxLength: 3 });
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 60 }), sizes, (amount, all) => {
+      const known = all.some(({ price }) => price > 0) ? all.filter(({ price }) => price > 0) : all;
+      const isPriced = all.some(({ price }) => price > 0);
+      let best = [Infinity, Infinity, Infinity];
+      const tryAll = (index: number, cost: number, held: number, packs: number): void => {
+        if (held >= amount) {
+          const next = [isPriced ? cost : held, held, packs];
+          const at = next.findIndex((one, place) => one !== best[place]);
+          if (at >= 0 && next[at]! < best[at]!) best = next;
+          return;
+        }
+        known.slice(index).forEach((size, more) => tryAll(index + more, cost + size.price, held + size.pack, packs + 1));
+      };
+      tryAll(0, 0, 0, 0);
+      const found = cheapestPacks(amount, all);
+      const held = found.reduce((sum, { pack, packs }) => sum + pack * packs, 0);
+      expect([isPriced ? costOf(found) : held, held, found.reduce((sum, { packs }) => sum + packs, 0)]).toEqual(best);
+    }),
+    { numRuns: 150 },
+  );
+  // A very large amount is bought in the packs that cost least a piece, and the rest exactly.
+  const large = cheapestPacks(1_000_033, [{ pack: 100, price: 5 }, { pack: 25, price: 1.5 }]);
+  expect([large, costOf(large)]).toEqual([[{ pack: 100, price: 5, packs: 10_000 }, { pack: 25, price: 1.5, packs: 2 }], 50_003]);
 }); // prettier-ignore
 
 test('the order as CSV: one row a thing in its unit; names that look like formulas are made harmless', () => {

@@ -3,6 +3,7 @@ import { USUAL_CLOTH, clothSizes, soldBy, usableWidth, type ShelfCloth } from '.
 import { boltPlan, type BoltPlan, type BoltSize } from '../cutting';
 import type { UnitSystem } from '../length';
 import type { TopPiece } from '../setting';
+import { cheapestPacks, costOf, type PackCount, type PackSize } from './packs';
 import type { GivenCut, OrderPlan } from './plan';
 
 /** A block with what one of its bags holds. */
@@ -67,12 +68,14 @@ export interface OrderLine {
   readonly stock: number;
   /** On its way. */
   readonly ordered: number;
-  /** It is sold by so much: packs, spools, tenths of a metre. */
-  readonly pack: number;
-  /** Packs still to buy; and packs on their way that nothing wants any more. */
+  /** How it is sold: packs, spools, tenths of a metre; the smallest first. */
+  readonly sizes: readonly PackSize[];
+  /** The cheapest packs still to buy, what they cost, and how many they are. */
+  readonly buy: readonly PackCount[];
+  readonly cost: number;
   readonly packs: number;
+  /** Of the smallest size: packs on their way that nothing wants any more. */
   readonly over: number;
-  readonly price: number;
 }
 
 /** How one cloth is cut up for the bags that are not packed yet. */
@@ -104,10 +107,8 @@ export interface Order {
 export const lineKey = (group: LineGroup, thing: string) => `${group}:${thing}`;
 const THREAD = 'sewing thread';
 
-/** An amount that ends a hair over a pack is not another pack. */
+/** An amount that ends a hair over a pack is one. */
 const HAIR = 1e-9;
-/** Whole packs that hold an amount. */
-export const packsOf = (amount: number, pack: number) => Math.max(0, Math.ceil(amount / pack - HAIR));
 
 /**
  * Adds up what the bags take. Whole packs and spools are bought, cloth as shops cut it and as its bolt plan needs it; what is there
@@ -120,11 +121,14 @@ export function orderOf(wanted: OrderWanted): Order {
   const sparesOf = ({ isOwn }: OrderedBlock) => (isOwn ? 0 : figures.spareSets);
   const all = blocks.map((block) => block.bags + sparesOf(block));
   const open = blocks.map((block) => block.left + sparesOf(block));
-  const line = (group: LineGroup, thing: string, unit: string, needed: number, left: number, own: number, pack: number, price: number): OrderLine => {
+  const line = (group: LineGroup, thing: string, unit: string, needed: number, left: number, own: number, sold: readonly PackSize[]): OrderLine => {
     const key = lineKey(group, thing);
     const onWay = ordered[key] ?? 0;
+    const sizes = [...sold].sort((a, b) => a.pack - b.pack);
+    const pack = sizes[0]?.pack ?? 1;
+    const buy = cheapestPacks(left - own - onWay, sizes);
     const over = onWay > 0 ? Math.min(Math.floor(onWay / pack + HAIR), Math.floor((own + onWay - left) / pack + HAIR)) : 0;
-    return { key, group, thing, unit, needed, left, stock: own, ordered: onWay, pack, packs: packsOf(left - own - onWay, pack), over: Math.max(0, over), price };
+    return { key, group, thing, unit, needed, left, stock: own, ordered: onWay, sizes, buy, cost: costOf(buy), packs: buy.reduce((sum, one) => sum + one.packs, 0), over: Math.max(0, over) };
   };
   const since = (counted: number) => blocks.map(({ packedAt }) => packedAt.filter((at) => at > counted).length);
   const inStock = (group: LineGroup, thing: string, usedBy: (bags: readonly number[]) => number) => {
@@ -145,7 +149,7 @@ export function orderOf(wanted: OrderWanted): Order {
     const pack = soldBy(system);
     return {
       bolt: { fabric, sizes: now, plan: left, usableMm },
-      line: line('cloth', fabric, 'mm', whole.lengthMm, left.lengthMm, clothThere(fabric, cloth, usableMm, mayTurn), pack, (cloth.pricePerMetre * pack) / 1000),
+      line: line('cloth', fabric, 'mm', whole.lengthMm, left.lengthMm, clothThere(fabric, cloth, usableMm, mayTurn), [{ pack, price: (cloth.pricePerMetre * pack) / 1000 }]),
     };
   });
   const totals = (bags: readonly number[]) => {
@@ -157,20 +161,28 @@ export function orderOf(wanted: OrderWanted): Order {
   const leftPapers = new Map(left.papers.map(({ what, total }) => [what, total]));
   const lines = [
     ...cloths.map((one) => one.line),
-    ...whole.papers.map(({ what, total }) => line('papers', what, 'papers', total, leftPapers.get(what) ?? 0, inStock('papers', what, (bags) => totals(bags).papers.find((one) => one.what === what)?.total ?? 0), figures.papersInPack, figures.packPrice)),
-    line('thread', THREAD, 'm', whole.thread, left.thread, inStock('thread', THREAD, (bags) => totals(bags).thread), figures.spoolMetres, figures.spoolPrice),
+    ...whole.papers.map(({ what, total }) => line('papers', what, 'papers', total, leftPapers.get(what) ?? 0, inStock('papers', what, (bags) => totals(bags).papers.find((one) => one.what === what)?.total ?? 0), paperSizes(plan))),
+    line('thread', THREAD, 'm', whole.thread, left.thread, inStock('thread', THREAD, (bags) => totals(bags).thread), [{ pack: figures.spoolMetres, price: figures.spoolPrice }]),
     ...notions.map(({ what, amount, per, unit, pack, price }) => {
       const [needed, still] = per === 'maker' ? [amount * sets, amount * sets] : [amount * whole.edges, amount * left.edges];
-      return line('notions', what, unit, needed, still, inStock('notions', what, (bags) => (per === 'metre' ? amount * totals(bags).edges : 0)), pack, price);
+      return line('notions', what, unit, needed, still, inStock('notions', what, (bags) => (per === 'metre' ? amount * totals(bags).edges : 0)), [{ pack, price }]);
     }),
   ];
-  const worth = money(lines, ({ needed, pack }) => packsOf(needed, pack));
-  return { lines, bolts: cloths.map(({ bolt }) => bolt), sets, worth, toPay: money(lines, ({ packs }) => packs), ...shares(wanted, all, topSets, lines) };
+  const worths = new Map(lines.map((one) => [one.key, costOf(cheapestPacks(one.needed, one.sizes))]));
+  const worthOf = ({ key }: OrderLine) => worths.get(key) ?? 0;
+  const worth = money(lines, worthOf);
+  return { lines, bolts: cloths.map(({ bolt }) => bolt), sets, worth, toPay: money(lines, ({ cost }) => cost), ...shares(wanted, all, topSets, lines, worthOf) };
 } // prettier-ignore
 
-function money(lines: readonly OrderLine[], packs: (line: OrderLine) => number): Money {
+/** How papers are sold: as the figures say, and in further packs. A size that is named twice counts as it is named last. */
+export function paperSizes({ figures, paperPacks }: Pick<OrderPlan, 'figures' | 'paperPacks'>): PackSize[] {
+  const sizes = [{ pack: figures.papersInPack, price: figures.packPrice }, ...paperPacks];
+  return [...new Map(sizes.map((size) => [size.pack, size])).values()];
+}
+
+function money(lines: readonly OrderLine[], costs: (line: OrderLine) => number): Money {
   const sum = (group?: LineGroup) =>
-    lines.reduce((total, line) => total + (group && line.group !== group ? 0 : packs(line) * line.price), 0);
+    lines.reduce((total, line) => total + (group && line.group !== group ? 0 : costs(line)), 0);
   return { cloth: sum('cloth'), papers: sum('papers'), thread: sum('thread'), notions: sum('notions'), all: sum() }; // prettier-ignore
 }
 
@@ -197,18 +209,19 @@ function cutsOf(cuts: Cuts, given: GivenCut | undefined, count: number): Cuts {
 }
 
 /** Shares the worth of cloth by area, that of papers by count, that of thread by length: all shares together are the whole. */
-function shares(wanted: OrderWanted, bags: readonly number[], sets: number, lines: readonly OrderLine[]): Pick<Order, 'bagCosts' | 'topCost'> {
+function shares(wanted: OrderWanted, bags: readonly number[], sets: number, lines: readonly OrderLine[], worthOf: (line: OrderLine) => number): Pick<Order, 'bagCosts' | 'topCost'> {
   const { blocks } = wanted;
   const alone = blocks.map((_, index) => clothUse({ ...wanted, top: [] }, blocks.map((_, other) => (other === index ? (bags[index] ?? 0) : 0)), 0));
   const tops = clothUse({ ...wanted, blocks: [] }, [], sets);
   const areaOf = (use: ReadonlyMap<string, readonly BoltSize[]>, fabric: string) =>
     (use.get(fabric) ?? []).reduce((sum, { widthMm, lengthMm, total }) => sum + widthMm * lengthMm * total, 0);
   const clothCost = (use: ReadonlyMap<string, readonly BoltSize[]>) =>
-    lines.filter(({ group }) => group === 'cloth').reduce((sum, { thing, needed, pack, price }) => {
+    lines.filter(({ group }) => group === 'cloth').reduce((sum, line) => {
+      const { thing } = line;
       const area = [...alone, tops].reduce((whole, one) => whole + areaOf(one, thing), 0);
-      return sum + (area === 0 ? 0 : (packsOf(needed, pack) * price * areaOf(use, thing)) / area);
+      return sum + (area === 0 ? 0 : (worthOf(line) * areaOf(use, thing)) / area);
     }, 0);
-  const share = ({ needed, pack, price }: OrderLine, own: number) => (needed === 0 ? 0 : (packsOf(needed, pack) * price * own) / needed);
+  const share = (line: OrderLine, own: number) => (line.needed === 0 ? 0 : (worthOf(line) * own) / line.needed);
   const bagCosts = blocks.map(({ block, contents, threadMetres }, index) => {
     const own = bags[index] ?? 0;
     const small = lines.reduce((sum, line) => {

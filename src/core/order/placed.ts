@@ -22,14 +22,13 @@ export interface PlacedOrder {
   readonly lines: readonly PlacedLine[];
 }
 
-/** What is ordered now: the lines of which something is still to buy. */
+/** What is ordered now: the lines of which something is still to buy, one for each size of pack. */
 export function linesToPlace(
   { lines }: Order,
   suppliers: Readonly<Record<string, string>>,
 ): readonly PlacedLine[] {
-  return lines
-    .filter(({ packs }) => packs > 0)
-    .map(({ key, group, thing, unit, pack, packs, price }) => ({
+  return lines.flatMap(({ key, group, thing, unit, buy }) =>
+    buy.map(({ pack, packs, price }) => ({
       key,
       group,
       thing,
@@ -38,7 +37,8 @@ export function linesToPlace(
       packs,
       price,
       supplier: suppliers[key] ?? '',
-    }));
+    })),
+  );
 }
 
 /** What is on its way, by line and in its unit. */

@@ -1,4 +1,5 @@
 import type { CuttingPace } from '../cutting';
+import type { PackSize } from './packs';
 import type { TopPieces } from '../setting';
 
 /** What is bought beside cloth, and how; money as the shop counts it, 0 where a price is not known. */
@@ -41,6 +42,8 @@ export interface GivenCut {
 export interface OrderPlan {
   readonly figures: OrderFigures;
   readonly notions: readonly Notion[];
+  /** Packs that papers are sold in besides the one of the figures. */
+  readonly paperPacks: readonly PackSize[];
   /** Of which cloth the parts of the top are; those without one are not ordered. */
   readonly topCloths: Readonly<Partial<Record<keyof TopPieces, string>>>;
   readonly givenCuts: readonly GivenCut[];
@@ -70,6 +73,7 @@ export const USUAL_ORDER: OrderPlan = {
     { what: 'Needles', amount: 2, per: 'maker', unit: 'needles', pack: 20, price: 0 },
     { what: 'Water-soluble glue', amount: 0.1, per: 'metre', unit: 'ml', pack: 10, price: 0 },
   ],
+  paperPacks: [],
   topCloths: {},
   givenCuts: [],
   stock: {},
@@ -102,6 +106,9 @@ export const NOTION_LIMITS = {
   count: 30,
   letters: 60,
 } as const;
+
+/** Further packs of papers. */
+export const MOST_PAPER_PACKS = 6;
 
 /** Sides of a piece that a bag is given, mm. */
 export const CUT_LIMITS_MM = { least: 10, most: 4000 } as const;

@@ -1,5 +1,6 @@
 import { formatBolt, type UnitSystem } from '../length';
 import type { LineGroup, OrderLine } from './order';
+import type { PackSize } from './packs';
 
 type Measured = { readonly group: LineGroup; readonly unit: string };
 
@@ -11,19 +12,17 @@ export function sayAmount({ group, unit }: Measured, amount: number, system: Uni
 }
 
 /** So many packs of a line: cloth as one length, the rest as packs. */
-export function sayPacks(
-  line: Measured & Pick<OrderLine, 'pack'>,
-  packs: number,
-  system: UnitSystem,
-): string {
+export function sayPacks(line: Measured & Pick<PackSize, 'pack'>, packs: number, system: UnitSystem): string {
   if (line.group === 'cloth') return formatBolt(packs * line.pack, system);
   return `${packs} × ${line.group === 'thread' ? 'spool' : 'pack'} of ${sayAmount(line, line.pack, system)}`;
 }
 
 /** What is to be bought of a line, in words. */
 export function sayToBuy(line: OrderLine, system: UnitSystem): string {
-  if (line.packs > 0) return sayPacks(line, line.packs, system);
-  if (line.over > 0) return `nothing; ${sayPacks(line, line.over, system)} too much on its way`;
+  const say = (pack: number, packs: number) =>
+    sayPacks({ group: line.group, unit: line.unit, pack }, packs, system);
+  if (line.packs > 0) return line.buy.map(({ pack, packs }) => say(pack, packs)).join(' + ');
+  if (line.over > 0) return `nothing; ${say(line.sizes[0]?.pack ?? 1, line.over)} too much on its way`;
   return line.ordered > 0 ? 'on its way' : 'enough in stock';
 }
 

@@ -17,7 +17,8 @@ import { Notice } from '@/ui/Notice';
 import type { BagBlock } from './bagBlock';
 import { BagContentsCard } from './BagContentsCard';
 import { ExtrasView } from './ExtrasView';
-import { FromStockView, type PaperPack } from './FromStockView';
+import type { PackSize } from '@/core/order';
+import { FromStockView } from './FromStockView';
 import { PackingWall } from './PackingWall';
 import { PickListView } from './PickListView';
 import { useExtras } from './useExtras';
@@ -31,8 +32,8 @@ interface BagsStationProps {
   readonly fabrics: readonly string[];
   /** Papers that are there, by name. */
   readonly stock: Readonly<Record<string, number>>;
-  /** Papers in a pack as it is bought, and its price. */
-  readonly pack: PaperPack;
+  /** How papers are sold. */
+  readonly sizes: readonly PackSize[];
   readonly extras: KeptExtras;
   readonly drops: readonly DropOfBlocks[];
   /** Ids of all blocks in the order in which they are handed out. */
@@ -52,7 +53,7 @@ export function BagsStation({
   pickList,
   fabrics,
   stock,
-  pack,
+  sizes,
   extras,
   drops,
   order,
@@ -163,7 +164,7 @@ export function BagsStation({
         />
       )}
       {tab === 'stock' && (
-        <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} pack={pack} />
+        <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} sizes={sizes} />
       )}
     </Box>
   );

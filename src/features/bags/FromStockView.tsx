@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { packsOf } from '@/core/order';
+import { cheapestPacks, costOf, type PackCount, type PackSize } from '@/core/order';
 import { counted } from '@/core/words';
 import type { FromStock, ReadyBag } from '@/server/bags';
 import { asRefusal, send } from '@/ui/api';
@@ -18,18 +18,12 @@ interface FromStockViewProps {
   readonly papers: readonly { readonly what: string; readonly total: number }[];
   /** What the stock says is there, by name; another count may be supposed here. */
   readonly stock: Readonly<Record<string, number>>;
-  readonly pack: PaperPack;
-}
-
-/** How papers are bought. */
-export interface PaperPack {
-  readonly papers: number;
-  /** 0 where nobody said it. */
-  readonly price: number;
+  /** How papers are sold. */
+  readonly sizes: readonly PackSize[];
 }
 
 /** What lies on the shelf: which bags can be packed from it, and what is to be got for the rest. */
-export function FromStockView({ projectId, papers, stock: stocked, pack }: FromStockViewProps) {
+export function FromStockView({ projectId, papers, stock: stocked, sizes }: FromStockViewProps) {
   const notice = useNotice();
   const [kept, keep] = useRemembered(`kevlo-paper-stock-${projectId}`);
   const typed = readTyped(kept);
@@ -86,7 +80,7 @@ export function FromStockView({ projectId, papers, stock: stocked, pack }: FromS
       </Stack>
       <Box aria-live="polite" sx={{ mt: 2 }}>
         {found === 'busy' && <Typography role="status">One moment …</Typography>}
-        {found && found !== 'busy' && <Found found={found} pack={pack} />}
+        {found && found !== 'busy' && <Found found={found} sizes={sizes} />}
       </Box>
     </Box>
   ); // prettier-ignore
@@ -111,10 +105,11 @@ function countOf(text = ''): number | undefined {
 
 interface FoundProps {
   readonly found: FromStock;
-  readonly pack: PaperPack;
+  readonly sizes: readonly PackSize[];
 }
 
-function Found({ found: { ready, wanting, missing, isProven }, pack }: FoundProps) {
+function Found({ found: { ready, wanting, missing, isProven }, sizes }: FoundProps) {
+  const isPriced = sizes.some(({ price }) => price > 0);
   if (wanting === 0) return <Typography>Every bag is packed.</Typography>;
   const byBlock = new Map<string, ReadyBag[]>();
   for (const bag of ready) byBlock.set(bag.block, [...(byBlock.get(bag.block) ?? []), bag]);
@@ -136,20 +131,30 @@ function Found({ found: { ready, wanting, missing, isProven }, pack }: FoundProp
       <Box component="ul" sx={{ pl: 2.5 }}>
         {missing.map(({ paper, count }) => (
           <li key={paper}>
-            <strong>{count}</strong> × {paper}: {sayPacks(packsOf(count, pack.papers), pack)}
+            <strong>{count}</strong> × {paper}: {sayPacks(cheapestPacks(count, sizes))}
           </li>
         ))}
       </Box>
       {missing.length > 0 && (
         <Typography>
-          <strong>In all {sayPacks(missing.reduce((sum, { count }) => sum + packsOf(count, pack.papers), 0), pack)}.</strong> The fewest whole packs. How many papers a pack holds, and its price, stand in the figures of the order, under Cloth.
+          <strong>In all {sayPacks(together(missing.map(({ count }) => cheapestPacks(count, sizes))))}.</strong> {isPriced ? 'The cheapest whole packs.' : 'The fewest papers in whole packs; prices are not known.'} How many papers packs hold, and their prices, stand in the figures of the order, under Cloth.
         </Typography>
       )}
     </>
   ); // prettier-ignore
 }
 
-/** “2 packs of 100, 9.00”; without a price where nobody said it. */
-function sayPacks(packs: number, { papers, price }: PaperPack): string {
-  return `${counted(packs, 'pack')} of ${papers}${price > 0 ? `, ${(packs * price).toFixed(2)}` : ''}`;
+/** “2 packs of 100 + 1 pack of 25, 11.50”; without a price where nobody said it. */
+function sayPacks(packs: readonly PackCount[]): string {
+  const cost = costOf(packs);
+  const words = packs.map(({ packs: count, pack }) => `${counted(count, 'pack')} of ${pack}`).join(' + ');
+  return `${words}${cost > 0 ? `, ${cost.toFixed(2)}` : ''}`;
+}
+
+/** Packs of several papers, size by size. */
+function together(all: readonly (readonly PackCount[])[]): PackCount[] {
+  const bySize = new Map<number, PackCount>();
+  for (const own of all.flat())
+    bySize.set(own.pack, { ...own, packs: own.packs + (bySize.get(own.pack)?.packs ?? 0) });
+  return [...bySize.values()].sort((a, b) => b.pack - a.pack);
 }

@@ -69,7 +69,7 @@ function atBags(kits: readonly Kit[] = [], mayEdit = true) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} mayEdit={mayEdit} stock={{}} pack={{ papers: 100, price: 0 }} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} mayEdit={mayEdit} stock={{}} sizes={[{ pack: 100, price: 0 }]} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -231,7 +231,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
       paperNames={[]}
       mayEdit
       stock={{}}
-      pack={{ papers: 100, price: 0 }}
+      sizes={[{ pack: 100, price: 0 }]}
       extras={{ extras: NO_EXTRAS, revision: 0 }}
       project={project as never}
       blocks={[]}
@@ -326,7 +326,7 @@ test('what was counted into the stock is what bags are packed from, until anothe
   const asked = answering({ 'POST /api/projects/p1/share': () => ({ ready: [], wanting: 2, missing: [{ paper: 'hexagon', count: 60 }, { paper: 'kite', count: 6 }], isProven: true }) });
   render(
     <Notices>
-      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} pack={{ papers: 50, price: 4.5 }} />
+      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} sizes={[{ pack: 50, price: 4.5 }, { pack: 10, price: 1.2 }]} />
     </Notices>,
   );
   const field = () => screen.getByRole('textbox', { name: 'hexagon' }) as HTMLInputElement;
@@ -334,8 +334,8 @@ test('what was counted into the stock is what bags are packed from, until anothe
   fireEvent.click(screen.getByRole('button', { name: 'Which bags can be packed?' }));
   await screen.findByText('0 of 2 bags can be packed now');
   expect(asked.at(-1)?.body).toEqual({ stock: { hexagon: 31, kite: 0 } });
-  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['60 × hexagon: 2 packs of 50, 9.00', '6 × kite: 1 pack of 50, 4.50']);
-  expect(screen.getByText('In all 3 packs of 50, 13.50.')).toBeTruthy();
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['60 × hexagon: 1 pack of 50 + 1 pack of 10, 5.70', '6 × kite: 1 pack of 10, 1.20']);
+  expect(screen.getByText('In all 1 pack of 50 + 2 packs of 10, 6.90.')).toBeTruthy();
   fireEvent.change(field(), { target: { value: '' } });
   expect(field().value).toBe('');
   fireEvent.click(screen.getByRole('button', { name: 'As the stock says' }));

@@ -5,7 +5,14 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { UnitSystem } from '@/core/length';
-import { NOTION_LIMITS, ORDER_LIMITS, type Notion, type OrderFigures } from '@/core/order';
+import {
+  MOST_PAPER_PACKS,
+  NOTION_LIMITS,
+  ORDER_LIMITS,
+  type Notion,
+  type OrderFigures,
+  type PackSize,
+} from '@/core/order';
 import { NumberField } from '@/ui/NumberField';
 
 const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
@@ -57,6 +64,43 @@ export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
     </Box>
   );
 }
+
+interface PaperPackFieldsProps {
+  readonly packs: readonly PackSize[];
+  readonly onChange: (packs: readonly PackSize[]) => void;
+}
+
+/** Further packs that papers are sold in: of all sizes those are bought that cost least together. */
+export function PaperPackFields({ packs, onChange }: PaperPackFieldsProps) {
+  const put = (index: number, part: Partial<PackSize>) =>
+    onChange(packs.map((one, other) => (other === index ? { ...one, ...part } : one)));
+  return (
+    <Box className="no-print">
+      <Typography variant="h4" component="h4" sx={{ mt: 2.5, mb: 1 }}>
+        Other packs of papers
+      </Typography>
+      <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+        Where papers are sold in several sizes, the cheapest packs together are ordered.
+      </Typography>
+      <Stack spacing={1.5} component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+        {packs.map((own, index) => (
+          <Stack key={index} component="li" direction="row" sx={{ gap: 1.5, alignItems: 'start', flexWrap: 'wrap' }}>
+            <NumberField label="Papers in it" value={own.pack} {...ORDER_LIMITS.papersInPack} onChange={(pack) => put(index, { pack })} />
+            <NumberField label="Its price" value={own.price} {...ORDER_LIMITS.packPrice} onChange={(price) => put(index, { price })} />
+            <Button onClick={() => onChange(packs.filter((_, other) => other !== index))} aria-label={`Take out the pack of ${own.pack}`} sx={{ minHeight: 44 }}>
+              Take out
+            </Button>
+          </Stack>
+        ))}
+      </Stack>
+      <Button disabled={packs.length >= MOST_PAPER_PACKS} onClick={() => onChange([...packs, NEW_PACK])} sx={{ mt: 1 }}>
+        Add a size of pack
+      </Button>
+    </Box>
+  );
+} // prettier-ignore
+
+const NEW_PACK: PackSize = { pack: 25, price: 0 };
 
 interface NotionFieldsProps {
   readonly notions: readonly Notion[];

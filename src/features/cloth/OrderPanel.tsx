@@ -8,7 +8,7 @@ import type { UnitSystem } from '@/core/length';
 import type { OrderFacts, OrderState } from '@/server/orders';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { SaveButtons } from '@/ui/SaveButtons';
-import { NotionFields, OrderFields } from './OrderFields';
+import { NotionFields, OrderFields, PaperPackFields } from './OrderFields';
 import { OrderTable } from './OrderTable';
 import { OrderCosts } from './OrderCosts';
 import { PlacedOrders } from './PlacedOrders';
@@ -63,6 +63,7 @@ export function OrderPanel({ projectId, own, facts, placed, system, onState }: O
       <PlacedOrders {...{ projectId, own, placed, system, onState }} />
       <OrderCosts own={own} />
       <OrderFields figures={plan.figures} system={system} onChange={(figures) => change({ figures }, 'figures')} />
+      <PaperPackFields packs={plan.paperPacks} onChange={(paperPacks) => change({ paperPacks }, 'packs of papers')} />
       <NotionFields notions={plan.notions} onChange={(notions) => change({ notions }, 'notions')} />
       <TopClothFields
         top={facts.top}

@@ -70,7 +70,7 @@ const field = { font: 'inherit', color: 'inherit', background: 'none', border: 1
 
 function LineRow({ line, system, supplier, onStock, onSupplier }: LineRowProps) {
   const thing = sayThing(line);
-  const cost = line.packs * line.price;
+  const { cost } = line;
   const isShort = line.packs > 0;
   return (
     <TableRow>

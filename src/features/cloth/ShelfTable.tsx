@@ -23,7 +23,7 @@ interface ShelfTableProps {
 
 /** Every cloth: what it is, what all bags take of it, what has to be bought. */
 export function ShelfTable({ shelf, lines, bolts, fabrics, system, onEdit }: ShelfTableProps) {
-  const total = lines.reduce((sum, { packs, price }) => sum + packs * price, 0);
+  const total = lines.reduce((sum, { cost }) => sum + cost, 0);
   return (
     <TableContainer>
       <Table size="small" aria-label="Cloths">
@@ -94,7 +94,7 @@ function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit }: ShelfRowProps)
         {line && (line.left > 0 || line.over > 0 || line.ordered > 0) ? sayToBuy(line, system) : 'enough'}
       </TableCell>
       <TableCell align="right">
-        {cloth.pricePerMetre > 0 ? ((line?.packs ?? 0) * (line?.price ?? 0)).toFixed(2) : 'no price'}
+        {cloth.pricePerMetre > 0 ? (line?.cost ?? 0).toFixed(2) : 'no price'}
       </TableCell>
       <TableCell align="right">
         <Button size="small" onClick={() => onEdit(cloth)} aria-label={`Change ${cloth.name}`}>

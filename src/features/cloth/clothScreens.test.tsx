@@ -198,6 +198,20 @@ test('the order: whole packs, what is there counted off, what a maker costs; it 
   expect(table()).toContain('Papers: square44442 × pack of 407.00');
 }); // prettier-ignore
 
+test('papers are sold in further packs: the cheapest are ordered; a pack that was added is taken out again', async () => {
+  const asked = answering({ 'PUT /api/projects/p/order': () => ({ revision: 4 }) });
+  show('metric', shelf);
+  figure('Price of a pack', '5');
+  fireEvent.click(screen.getByRole('button', { name: 'Add a size of pack' }));
+  figure('Its price', '1');
+  expect(table()).toContain('Papers: square44442 × pack of 252.00');
+  figure('Papers in it', '50');
+  expect(table()).toContain('Papers: square44441 × pack of 501.00');
+  await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ order: { paperPacks: [{ pack: 50, price: 1 }] } }), { timeout: 4000 });
+  fireEvent.click(screen.getByRole('button', { name: 'Take out the pack of 50' }));
+  expect(table()).toContain('Papers: square44441 × pack of 1005.00');
+}); // prettier-ignore
+
 test('an order is noted as ordered and stays so; what changed since is said; what came is stock', async () => {
   const lines = [{ key: 'papers:square', group: 'papers', thing: 'square', unit: 'papers', pack: 100, packs: 3, price: 2, supplier: 'Mill' }] as const;
   const first: PlacedOrder = { id: 'o1', name: 'First', placedAt: '2026-03-02T10:00:00Z', arrivedAt: null, lines };

@@ -22,7 +22,7 @@ export async function orderPdf(sql: Sql, project: Project, signal: AbortSignal):
       needed: sayAmount(line, line.needed, system),
       stock: line.stock > 0 ? sayAmount(line, line.stock, system) : '',
       buy: sayToBuy(line, system),
-      cost: money(line.packs * line.price),
+      cost: money(line.cost),
       supplier: plan.suppliers[line.key] ?? '',
     })),
     bolts: order.bolts,

@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { CUT_LIMITS_MM, NOTION_LIMITS, ORDER_LIMITS, TOP_PARTS, type OrderPlan } from '@/core/order';
+import {
+  CUT_LIMITS_MM,
+  MOST_PAPER_PACKS,
+  NOTION_LIMITS,
+  ORDER_LIMITS,
+  TOP_PARTS,
+  type OrderPlan,
+} from '@/core/order';
 
 type Limited = { readonly least: number; readonly most: number; readonly isWhole?: boolean };
 const figure = ({ least, most, isWhole }: Limited) => {
@@ -47,6 +54,10 @@ export const orderSchema = Joi.object<OrderPlan>({
     .unique('what')
     .required()
     .messages({ 'array.unique': 'Two notions have the same name. Give one of them another.' }),
+  paperPacks: Joi.array()
+    .items(Joi.object({ pack: figure(ORDER_LIMITS.papersInPack), price: figure(ORDER_LIMITS.packPrice) }))
+    .max(MOST_PAPER_PACKS)
+    .default([]),
   topCloths: Joi.object(
     Object.fromEntries(TOP_PARTS.map((part) => [part, Joi.string().max(NAME_LETTERS)])),
   ).required(),

@@ -1,5 +1,5 @@
 import { agendaOf, dayAt, dropsOf } from '@/core/calendar';
-import { orderOf, sayPacks, sayThing } from '@/core/order';
+import { orderOf, sayToBuy, sayThing } from '@/core/order';
 import { summarise } from '@/core/sheet';
 import { TROUBLES } from '@/core/troubles';
 import { counted, firstSentence } from '@/core/words';
@@ -103,5 +103,5 @@ async function shortFor(projectId: string, blockIds: readonly string[]): Promise
   // Spare sets and tops can wait.
   const figures = { ...wanted.plan.figures, spareSets: 0 };
   const { lines } = orderOf({ ...wanted, blocks: due, top: [], plan: { ...wanted.plan, figures, notions: [] } });
-  return lines.flatMap((line) => (line.packs > 0 ? [`${sayThing(line)} ${sayPacks(line, line.packs, system)}`] : []));
+  return lines.flatMap((line) => (line.packs > 0 ? [`${sayThing(line)} ${sayToBuy(line, system)}`] : []));
 } // prettier-ignore

@@ -1,6 +1,6 @@
 import { innerBags, packedBlocks, pickList, plainName, sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
-import { orderOf } from '@/core/order';
+import { orderOf, paperSizes } from '@/core/order';
 import { BagsStation } from '@/features/bags/BagsStation';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
@@ -86,10 +86,9 @@ async function paperStock(projectId: string) {
   const { project, blocks } = await loadBlocks(projectId);
   const { makers, kits } = await loadPeople(projectId);
   const wanted = wantedOf(await orderFacts(database(), project, { blocks, makers, kits }));
-  const { papersInPack, packPrice } = wanted.plan.figures;
   const papers = orderOf(wanted).lines.filter(({ group }) => group === 'papers');
   return {
     stock: Object.fromEntries(papers.map(({ thing, stock }) => [thing, Math.floor(stock)])),
-    pack: { papers: papersInPack, price: packPrice },
+    sizes: paperSizes(wanted.plan),
   };
 }
