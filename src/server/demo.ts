@@ -5,7 +5,7 @@ import type postgres from 'postgres';
 import { withUnits } from '@/core/sheet';
 import { packingLines } from '@/core/packing';
 import { actOnBag, listPacking } from './bags';
-import { placeOrder, readKeptOrder, saveOrder } from './orders';
+import { countPapersIn, placeOrder, readKeptOrder, saveOrder } from './orders';
 import { clothLooks, clothShelf, setShelf } from './cloth';
 import { createAccount, type Account, newToken } from './accounts';
 import type { ClothRule } from '@/core/block';
@@ -194,6 +194,20 @@ async function beginBag(sql: postgres.Sql, access: Access<'edit'>): Promise<void
   const bag = { blockId: block.id, makerId: maker.id };
   await actOnBag(sql, access, { ...bag, kind: 'tick', ticks: paper ? { [paper.key]: { count: 10, at: Date.now() } } : {} }); // prettier-ignore
   await actOnBag(sql, access, { ...bag, kind: 'leave' });
+  await packOtherwise(sql, access);
+}
+
+/** In one packed bag another cloth lies in place of its own; papers that came back were counted in. */
+async function packOtherwise(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
+  const [packed] = (await listPacking(sql, access.project)).filter(({ status }) => status === 'packed');
+  const block = (await listBlocks(sql, access.project)).find(({ id }) => id === packed?.blockId);
+  const line = packingLines(block?.sheet.bag ?? { papers: [], fabrics: [], extras: [] }, access.project.unitSystem).find(({ group }) => group === 'cloth'); // prettier-ignore
+  if (!packed || !block || !line) return;
+  const instead = { count: line.count, at: Date.now(), instead: 'Slate, of the same size' };
+  await actOnBag(sql, access, { blockId: packed.blockId, makerId: packed.makerId, kind: 'tick', ticks: { [line.key]: instead } }); // prettier-ignore
+  await actOnBag(sql, access, { blockId: packed.blockId, makerId: packed.makerId, kind: 'leave' });
+  const paper = block.sheet.bag.papers[0]?.name;
+  if (paper !== undefined) await countPapersIn(sql, access, { [paper]: 60 }, 1);
 }
 
 /** Two blocks whose cloth alternates round a ring: the host has said so. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type postgres from 'postgres';
 import { dropsOf } from '@/core/calendar';
-import { USUAL_BAGGING, type BagExtras } from '@/core/packing';
+import { USUAL_BAGGING, USUAL_CARD, USUAL_SCALE, type BagExtras } from '@/core/packing';
 import { readKeptExtras, saveExtras } from './bags';
 import { readKeptCalendar } from './calendar';
 import { addLogEntry, listLog } from './logbook';
@@ -83,6 +83,7 @@ export async function fillExtras(sql: postgres.Sql, access: Access<'edit'>): Pro
     first: [{ what: 'needles, size 10', count: 3 }, { what: 'spool of grey thread', count: 1 }],
     every: [{ what: 'step cards', count: 1 }],
     last: [{ what: 'backing, cut', count: 1 }],
+    gear: { sorter: { rows: 3, columns: 4 }, card: USUAL_CARD, scale: USUAL_SCALE },
     bagging: { ...USUAL_BAGGING, drops: last ? { [last.id]: { per: 'drop', isInner: true } } : {} },
   }; // prettier-ignore
   await saveExtras(sql, access, { extras, revision });

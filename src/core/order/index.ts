@@ -36,4 +36,5 @@ export {
   type PlacedOrder,
 } from './placed';
 export { TOP_PARTS, topCuts } from './topCuts';
+export { addWorn, sayWorn, wornThere, type WornPapers } from './wornPapers';
 export { sayAmount, sayPacks, sayThing, sayToBuy } from './words';

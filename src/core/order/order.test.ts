@@ -4,6 +4,7 @@ import { USUAL_CLOTH } from '../cloth';
 import { orderCsv } from '../formats';
 import {
   USUAL_ORDER,
+  addWorn,
   changedSince,
   cheapestPacks,
   costOf,
@@ -15,6 +16,8 @@ import {
   paperSizes,
   priceOf,
   sayToBuy,
+  sayWorn,
+  wornThere,
   type Order,
   type OrderPlan,
   type OrderWanted,
@@ -173,6 +176,13 @@ test('papers in several packs: the cheapest whole packs are ordered, each size a
   // Two makers fewer: 66 of the 135 are enough; what is too much is said in the smallest packs.
   expect(lineOf(orderOf({ ...now, blocks: [block('A', 2)], ordered: onTheWay([placed]) }), 'hexagon')?.over).toBe(6);
   expect(paperSizes({ ...plan, paperPacks: [{ pack: 100, price: 3 }] })).toEqual([{ pack: 100, price: 3 }]);
+}); // prettier-ignore
+
+test('worn papers are counted by the uses that are left; bags take the most worn first, and new ones are never among them', () => {
+  const worn = addWorn(addWorn([], 2, 30), 1, 12);
+  expect([worn, addWorn(worn, 2, -30), addWorn(worn, 3, -5)]).toEqual([[12, 30], [12], [12, 30]]);
+  expect([50, 42, 35, 20, 0].map((stock) => wornThere(worn, stock))).toEqual([[12, 30], [12, 30], [5, 30], [0, 20], [0, 0]]);
+  expect([sayWorn(worn), sayWorn(addWorn([], 2, 1)), sayWorn([0, 0])]).toEqual(['12 for one more use, 30 for 2 more uses', '1 for 2 more uses', '']);
 }); // prettier-ignore
 
 test('the cheapest packs are those that trying every number of each finds; without prices the fewest papers', () => {

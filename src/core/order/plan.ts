@@ -1,5 +1,6 @@
 import type { CuttingPace } from '../cutting';
 import type { PackSize } from './packs';
+import type { WornPapers } from './wornPapers';
 import type { TopPieces } from '../setting';
 
 /** What is bought beside cloth, and how; money as the shop counts it, 0 where a price is not known. */
@@ -49,6 +50,8 @@ export interface OrderPlan {
   readonly givenCuts: readonly GivenCut[];
   /** What is there of papers (count), thread (m) and notions (their units); cloth is counted on the shelf. */
   readonly stock: Readonly<Record<string, number>>;
+  /** Of the papers there, those that were sewn with. */
+  readonly worn: Readonly<Record<string, WornPapers>>;
   /** When each was counted, ms since 1970: what bags took since is not there any more. */
   readonly stockAt: Readonly<Record<string, number>>;
   /** Where a line is bought; free words. */
@@ -77,6 +80,7 @@ export const USUAL_ORDER: OrderPlan = {
   topCloths: {},
   givenCuts: [],
   stock: {},
+  worn: {},
   stockAt: {},
   suppliers: {},
 };

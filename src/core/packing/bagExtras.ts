@@ -1,4 +1,6 @@
 import type { SpareRules } from '../bags';
+import type { Sorter } from '../sorting';
+import type { Card, Scale } from './weighing';
 import type { BaggingChoices } from './bagging';
 import type { PackingLine } from './packingLines';
 
@@ -18,6 +20,14 @@ export interface BagExtras {
   readonly walk?: readonly string[];
   /** Spares of papers that have a rule of their own, by their plain names. */
   readonly spares?: SpareRules;
+  readonly gear?: BagGear;
+}
+
+/** What stands on the table where bags are packed. */
+export interface BagGear {
+  readonly sorter?: Sorter;
+  readonly card?: Card;
+  readonly scale?: Scale;
 }
 
 export const NO_EXTRAS: BagExtras = { first: [], last: [], every: [] };

@@ -36,6 +36,7 @@ export {
   placeOfBag,
   type BagExtra,
   type BagExtras,
+  type BagGear,
   type BagPlace,
 } from './bagExtras';
 export {

@@ -13,7 +13,13 @@ export {
   withSewing,
   type OrderPress,
 } from './changeOrder';
-export { papersOfBlocks, saySaved, type PapersOfProject, type PapersSources } from './papersOfBlocks';
+export {
+  papersOfBlocks,
+  saySaved,
+  usesByName,
+  type PapersOfProject,
+  type PapersSources,
+} from './papersOfBlocks';
 export { jointClashes, type JointClash } from './jointClashes';
 export type { Hand, HandWish } from './sayHand';
 export { wishesOf } from './orderWishes';

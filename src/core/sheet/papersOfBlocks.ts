@@ -65,6 +65,16 @@ function sewnBlock({ id, name, sheet }: PapersSources['blocks'][number]): SewnBl
   };
 }
 
+/** How often papers can be used, by the names that bags give them: as often as the block that wears them most lets it. */
+export function usesByName(sheets: readonly BlockSheet[]): ReadonlyMap<string, number> {
+  const uses = new Map<string, number>();
+  for (const sheet of sheets)
+    sheet.bag.papers.forEach(({ name }, kind) => {
+      uses.set(name, Math.min(uses.get(name) ?? Infinity, usesOf(sheet, kind)));
+    });
+  return uses;
+}
+
 /** How often a paper of a kind can be used: by the method chosen for it, else by the one that is proposed. */
 function usesOf({ basting }: BlockSheet, kind: number): number {
   const method = basting.kinds[kind]?.method;

@@ -32,6 +32,8 @@ interface BagsStationProps {
   readonly fabrics: readonly string[];
   /** Papers that are there, by name. */
   readonly stock: Readonly<Record<string, number>>;
+  /** Of the stock, papers that were sewn with, in words. */
+  readonly worn: Readonly<Record<string, string>>;
   /** How papers are sold. */
   readonly sizes: readonly PackSize[];
   readonly extras: KeptExtras;
@@ -53,6 +55,7 @@ export function BagsStation({
   pickList,
   fabrics,
   stock,
+  worn,
   sizes,
   extras,
   drops,
@@ -164,7 +167,13 @@ export function BagsStation({
         />
       )}
       {tab === 'stock' && (
-        <FromStockView projectId={project.id} papers={pickList.papers} stock={stock} sizes={sizes} />
+        <FromStockView
+          projectId={project.id}
+          papers={pickList.papers}
+          stock={stock}
+          worn={worn}
+          sizes={sizes}
+        />
       )}
     </Box>
   );

@@ -8,7 +8,7 @@ import { areaOf } from '@/core/geometry';
 import { weighBag, weighing, type Card, type PackingLine, type Scale } from '@/core/packing';
 import { counted } from '@/core/words';
 import { useScale } from './useScale';
-import { useScaleSettings } from './useScaleSettings';
+import { useScaleSettings } from './Gear';
 
 interface CheckBagProps {
   readonly lines: readonly PackingLine[];

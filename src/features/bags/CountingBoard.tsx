@@ -16,13 +16,15 @@ import { NumberField } from '@/ui/NumberField';
 import { PlainButton } from '@/ui/PlainButton';
 import { useRemembered } from '@/ui/useRemembered';
 import { useScale } from './useScale';
-import { useScaleSettings } from './useScaleSettings';
+import { KeepGear, useScaleSettings } from './Gear';
 
 /** A paper that may lie in a pile. */
 export interface CountedPaper {
   readonly name: string;
   readonly outline: Outline;
   readonly areaMm2: number;
+  /** How often it can be sewn with. */
+  readonly uses: number;
   /** What it is easily taken for, and how to tell; empty where nothing is like it. */
   readonly looksLike: string;
 }
@@ -48,6 +50,7 @@ export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) 
   const reading = useScale();
   const notice = useNotice();
   const [isBusy, setIsBusy] = useState(false);
+  const [sewn, setSewn] = useState(0);
   const counts = readCounts(kept);
   const wanted = piles.find(({ name }) => name === pile)?.counts;
   const shown = wanted ? papers.filter(({ name }) => (wanted[name] ?? 0) > 0 || (counts[name] ?? 0) > 0) : papers;
@@ -65,15 +68,17 @@ export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) 
   const putIntoStock = async () => {
     const papersIn = Object.fromEntries(Object.entries(counts).filter(([, count]) => count > 0));
     const tell = (sign: 1 | -1) =>
-      send('POST', `/api/projects/${projectId}/stock`, {
+      send<{ usedUp?: Readonly<Record<string, number>> }>('POST', `/api/projects/${projectId}/stock`, {
+        sewn,
         papers: Object.fromEntries(Object.entries(papersIn).map(([name, count]) => [name, sign * count])),
       });
     setIsBusy(true);
     try {
-      await tell(1);
+      const { usedUp = {} } = await tell(1);
+      const spent = Object.values(usedUp).reduce((sum, count) => sum + count, 0);
       put({});
       notice({
-        text: `${counted(total, 'paper')} put into stock.`,
+        text: `${counted(total - spent, 'paper')} put into stock.${sayUsedUp(usedUp)}`,
         undo: async () => {
           await tell(-1);
           keep(JSON.stringify(papersIn));
@@ -109,6 +114,9 @@ export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) 
         </Button>
         <Typography role="status">{`${counted(total, 'paper')} counted`}</Typography>
       </Stack>
+      <Box sx={{ maxWidth: 260, mb: 2 }}>
+        <NumberField label="These were sewn with, times" value={sewn} least={0} most={50} isWhole hint="0: new papers. Those that are used up stay out" onChange={setSewn} />
+      </Box>
       <Box sx={{ display: 'grid', gap: 1 }}>
         {shown.map((paper) => (
           <PaperRow
@@ -129,12 +137,19 @@ export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) 
         <NumberField label="Card, g/m²" value={card.gramsPerM2} {...WEIGHING_LIMITS.gramsPerM2} onChange={(gramsPerM2) => change({ card: { ...card, gramsPerM2 } })} />
         <NumberField label="Papers vary by, %" value={card.variesPercent} {...WEIGHING_LIMITS.variesPercent} onChange={(variesPercent) => change({ card: { ...card, variesPercent } })} />
       </Box>
+      <KeepGear gear={{ card, scale }} />
       <Typography color="textSecondary" sx={{ mt: 1 }}>
         A count is trusted where half a paper is more than three times what readings and papers spread: it is then wrong about once in 370. Set the scale to zero between piles.
       </Typography>
     </Box>
   );
 } // prettier-ignore
+
+/** “ 12 × kite are used up: take them out.” */
+function sayUsedUp(usedUp: Readonly<Record<string, number>>): string {
+  const words = Object.entries(usedUp).map(([name, count]) => `${count} × ${name}`);
+  return words.length === 0 ? '' : ` Used up, not put in: ${words.join(', ')}.`;
+}
 
 function readCounts(kept: string | undefined): Counts {
   try {
@@ -157,7 +172,7 @@ interface PaperRowProps {
 
 const big = { minHeight: 52, minWidth: 52, fontSize: '1.05rem' } as const;
 
-function PaperRow({ paper: { name, outline, looksLike }, count, wanted, own, grams, onCount }: PaperRowProps) {
+function PaperRow({ paper: { name, outline, looksLike, uses }, count, wanted, own, grams, onCount }: PaperRowProps) {
   const difference = wanted === undefined ? undefined : count - wanted;
   const tone = difference === undefined ? 'inherit' : difference === 0 ? 'success.main' : difference > 0 ? 'error.main' : 'warning.main';
   const weighed = grams === undefined ? undefined : countOf(grams, own);
@@ -168,7 +183,7 @@ function PaperRow({ paper: { name, outline, looksLike }, count, wanted, own, gra
         <Box>
           <Typography sx={{ fontSize: '1.1rem' }}>{name}</Typography>
           {looksLike !== '' && <Typography color="textSecondary">{looksLike}</Typography>}
-          <Typography color="textSecondary">{sayWeighing(own, wanted)}</Typography>
+          <Typography color="textSecondary">{`${sayWeighing(own, wanted)}; lasts ${counted(uses, 'use')}`}</Typography>
         </Box>
       </Stack>
       <Stack direction="row" spacing={0.5} sx={{ alignItems: 'center', flexWrap: 'wrap' }}>

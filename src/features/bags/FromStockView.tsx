@@ -18,12 +18,14 @@ interface FromStockViewProps {
   readonly papers: readonly { readonly what: string; readonly total: number }[];
   /** What the stock says is there, by name; another count may be supposed here. */
   readonly stock: Readonly<Record<string, number>>;
+  /** Of these, those that were sewn with, in words. */
+  readonly worn: Readonly<Record<string, string>>;
   /** How papers are sold. */
   readonly sizes: readonly PackSize[];
 }
 
 /** What lies on the shelf: which bags can be packed from it, and what is to be got for the rest. */
-export function FromStockView({ projectId, papers, stock: stocked, sizes }: FromStockViewProps) {
+export function FromStockView({ projectId, papers, stock: stocked, worn, sizes }: FromStockViewProps) {
   const notice = useNotice();
   const [kept, keep] = useRemembered(`kevlo-paper-stock-${projectId}`);
   const typed = readTyped(kept);
@@ -63,7 +65,7 @@ export function FromStockView({ projectId, papers, stock: stocked, sizes }: From
             value={textOf(what)}
             placeholder="0"
             error={countOf(textOf(what)) === undefined}
-            helperText={countOf(textOf(what)) === undefined ? 'A whole number from 0, please' : `${total} for all bags`}
+            helperText={countOf(textOf(what)) === undefined ? 'A whole number from 0, please' : [`${total} for all bags`, ...(worn[what] ? [`of those there ${worn[what]}`] : [])].join('; ')}
             onChange={({ target }) => keep(JSON.stringify({ ...typed, [what]: target.value }))}
             slotProps={{ htmlInput: { inputMode: 'numeric' }, inputLabel: { shrink: true } }}
             sx={{ width: 240 }}

@@ -18,7 +18,7 @@ import { counted } from '@/core/words';
 import { Choice } from '@/ui/Choice';
 import { LinkButton } from '@/ui/LinkButton';
 import { NumberField } from '@/ui/NumberField';
-import { useRemembered } from '@/ui/useRemembered';
+import { KeepGear, useSorter } from './Gear';
 import { CupGrid, type Cup } from './CupGrid';
 
 /** A paper that is sorted, by its name. */
@@ -46,17 +46,14 @@ interface SorterViewProps {
   readonly alike: readonly (readonly [string, string])[];
 }
 
-const USUAL: Sorter = { rows: 3, columns: 4 };
 const ALL = 'all';
 
 /** What sorter stands on the table, and what goes into which cup: a whole drop at once, or one block’s papers by their steps. */
 export function SorterView({ projectId, blocks, drops, papers, alike }: SorterViewProps) {
-  const [kept, keepSorter] = useRemembered('kevlo-sorter');
-  const sorter = readSorter(kept);
+  const [sorter, set] = useSorter();
   const [what, setWhat] = useState<string>(drops.at(0)?.id ?? ALL);
   const drop = drops.find(({ id }) => id === what);
   const tray = blocks.find(({ id }) => `tray-${id}` === what);
-  const set = (change: Partial<Sorter>) => keepSorter(JSON.stringify({ ...sorter, ...change }));
   const choices = [
     ...drops.map(({ id, title }) => [id, `All bags of ${title}`] as const),
     [ALL, 'All bags of all blocks'] as const,
@@ -75,6 +72,7 @@ export function SorterView({ projectId, blocks, drops, papers, alike }: SorterVi
         <Box sx={{ width: 130 }}>
           <NumberField label="Cups in a row" value={sorter.columns} least={2} most={20} isWhole onChange={(columns) => set({ columns })} />
         </Box>
+        <KeepGear gear={{ sorter }} />
         <Box sx={{ minWidth: 280 }}>
           <Choice label="What is sorted" value={what} choices={choices} onChange={setWhat} />
         </Box>
@@ -168,12 +166,3 @@ function laid(cups: readonly Cup[], sorter: Sorter, alike: SorterViewProps['alik
     clashes: clashes.map(([a, b]) => `${cups[a]?.names[0]} and ${cups[b]?.names[0]}`),
   };
 } // prettier-ignore
-
-function readSorter(text: string | undefined): Sorter {
-  try {
-    const { rows, columns } = JSON.parse(text ?? '{}') as Partial<Sorter>;
-    return Number.isInteger(rows) && Number.isInteger(columns) ? ({ rows, columns } as Sorter) : USUAL;
-  } catch {
-    return USUAL;
-  }
-}

@@ -69,7 +69,7 @@ function atBags(kits: readonly Kit[] = [], mayEdit = true) {
     // What one test was answered is not what the next one begins with.
     <SWRConfig value={{ provider: () => new Map() }}>
     <Notices>
-      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} mayEdit={mayEdit} stock={{}} sizes={[{ pack: 100, price: 0 }]} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
+      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} mayEdit={mayEdit} stock={{}} worn={{}} sizes={[{ pack: 100, price: 0 }]} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
     </Notices>
     </SWRConfig>,
   );
@@ -231,6 +231,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
       paperNames={[]}
       mayEdit
       stock={{}}
+      worn={{}}
       sizes={[{ pack: 100, price: 0 }]}
       extras={{ extras: NO_EXTRAS, revision: 0 }}
       project={project as never}
@@ -326,11 +327,12 @@ test('what was counted into the stock is what bags are packed from, until anothe
   const asked = answering({ 'POST /api/projects/p1/share': () => ({ ready: [], wanting: 2, missing: [{ paper: 'hexagon', count: 60 }, { paper: 'kite', count: 6 }], isProven: true }) });
   render(
     <Notices>
-      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} sizes={[{ pack: 50, price: 4.5 }, { pack: 10, price: 1.2 }]} />
+      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} worn={{ hexagon: '12 for one more use' }} sizes={[{ pack: 50, price: 4.5 }, { pack: 10, price: 1.2 }]} />
     </Notices>,
   );
   const field = () => screen.getByRole('textbox', { name: 'hexagon' }) as HTMLInputElement;
   expect(field().value).toBe('31');
+  expect(screen.getByText('40 for all bags; of those there 12 for one more use')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Which bags can be packed?' }));
   await screen.findByText('0 of 2 bags can be packed now');
   expect(asked.at(-1)?.body).toEqual({ stock: { hexagon: 31, kite: 0 } });
@@ -340,6 +342,7 @@ test('what was counted into the stock is what bags are packed from, until anothe
   expect(field().value).toBe('');
   fireEvent.click(screen.getByRole('button', { name: 'As the stock says' }));
   expect(field().value).toBe('31');
+  expect(screen.getByText('40 for all bags; of those there 12 for one more use')).toBeTruthy();
 }); // prettier-ignore
 
 test('extras are said once for all bags: added, counted, taken out, saved by themselves with undo', async () => {

@@ -8,8 +8,8 @@ import { SCALE_CHANNEL } from './useScale';
 
 const outline = { corners: [{ x: 0, y: 0 }, { x: 80, y: 0 }, { x: 80, y: 80 }, { x: 0, y: 80 }], bulges: [0, 0, 0, 0] }; // prettier-ignore
 const papers = [
-  { name: 'square', outline, areaMm2: 6400, looksLike: 'Like kite: width 80.0 mm, not 79.0 mm' },
-  { name: 'kite', outline, areaMm2: 300, looksLike: '' },
+  { name: 'square', outline, areaMm2: 6400, looksLike: 'Like kite: width 80.0 mm, not 79.0 mm', uses: 4 },
+  { name: 'kite', outline, areaMm2: 300, looksLike: '', uses: 1 },
 ];
 const piles: { name: string; counts: Record<string, number> }[] = [{ name: 'one bag of Star', counts: { square: 12, kite: 4 } }, { name: 'one bag of Wake', counts: { kite: 9 } }]; // prettier-ignore
 
@@ -67,11 +67,28 @@ test('what was counted goes into the stock and the board is empty; it is taken o
   expect(asked.map(({ body }) => (body as { papers: object }).papers)).toEqual([{ kite: 10 }, { kite: 10 }, { kite: -10 }]); // prettier-ignore
 });
 
+test('papers that were sewn with are put in as often as they can be used still; those used up are said and stay out', async () => {
+  const asked = answering({ 'POST /api/projects/p/stock': () => ({ usedUp: { kite: 10 } }) });
+  render(
+    <Notices>
+      <CountingBoard projectId="p" papers={papers} piles={piles} />
+    </Notices>,
+  );
+  press('10 more, kite');
+  press('1 more, square');
+  fireEvent.change(screen.getByRole('textbox', { name: 'These were sewn with, times' }), { target: { value: '2' } });
+  press('Put these into stock');
+  expect(await screen.findByText('1 paper put into stock. Used up, not put in: 10 × kite.')).toBeTruthy();
+  expect(asked[0]?.body).toEqual({ sewn: 2, papers: { kite: 10, square: 1 } });
+}); // prettier-ignore
+
 test('the scale counts what it can see, and promises nothing else', async () => {
   show();
   // 80 mm squares of 160 g/m²: 1.02 g; kites of 300 mm²: 0.05 g, below the step of the display.
   expect(row('square').getByText(/^1\.02 g each: trusted up to/)).toBeTruthy();
-  expect(row('kite').getByText('0.05 g each: too light for this scale; count in tens by hand')).toBeTruthy();
+  expect(
+    row('kite').getByText('0.05 g each: too light for this scale; count in tens by hand; lasts 1 use'),
+  ).toBeTruthy();
   const tell = async (message: unknown) => {
     const channel = new BroadcastChannel(SCALE_CHANNEL);
     channel.postMessage(message);

@@ -1,5 +1,8 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
+import { Notices } from '@/ui/Notices';
+import { answering } from '@/ui/testing';
+import { GearProvider } from './Gear';
 import { SorterView, type SorterBlock } from './SorterView';
 
 const square = { corners: [{ x: 0, y: 0 }, { x: 10, y: 0 }, { x: 10, y: 10 }, { x: 0, y: 10 }], bulges: [0, 0, 0, 0] }; // prettier-ignore
@@ -10,17 +13,18 @@ const block = (id: string, counts: readonly number[]): SorterBlock => ({
   uses: counts.flatMap((count, i) => (count > 0 ? [{ step: i + 1, name: names[i]!, fabric: 'Fog', count }] : [])),
 }); // prettier-ignore
 
-function atSorter() {
-  return render(
+function view() {
+  return (
     <SorterView
       projectId="p"
       blocks={[block('a', [10, 20, 0, 5]), block('b', [10, 0, 20, 0])]}
       drops={[{ id: 'd1', title: 'Drop 1', blocks: ['a'] }]}
       papers={names.map((name) => ({ name, outline: square }))}
       alike={[['hexagon', 'kite']]}
-    />,
+    />
   );
 }
+const atSorter = () => render(view());
 const cups = (name: RegExp) => within(screen.getByRole('region', { name })).getAllByRole('listitem').map(({ textContent }) => textContent); // prettier-ignore
 const choose = async (choice: string) => {
   fireEvent.mouseDown(screen.getByRole('combobox', { name: 'What is sorted' }));
@@ -56,3 +60,25 @@ test('one bag by its steps: a cup for each, filled again where they are too few'
   expect(await screen.findByText(/so the cups are filled 2 times/)).toBeTruthy();
   expect(cups(/Filling 2/)).toEqual(['diamond5 in Fog, step 4', 'empty']);
 });
+
+test('what stands on the table is as the project says, until a device says otherwise; the host keeps that for all, and takes it back', async () => {
+  localStorage.clear();
+  const kept = { extras: { first: [], last: [], every: [], gear: { sorter: { rows: 2, columns: 5 } } }, revision: 7 };
+  const asked = answering({ 'PUT /api/projects/p/extras': () => ({ revision: 8 }) });
+  const at = (mayEdit: boolean) => render(<Notices><GearProvider projectId="p" kept={kept} mayEdit={mayEdit}>{view()}</GearProvider></Notices>);
+  const button = () => screen.queryByRole('button', { name: 'Keep for all devices' });
+  const { unmount } = at(true);
+  expect((screen.getByRole('textbox', { name: 'Cups in a row' }) as HTMLInputElement).value).toBe('5');
+  expect(button()).toBeNull();
+  size('Cups in a row', '6');
+  fireEvent.click(button()!);
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  await waitFor(() => expect(asked.map(({ body }) => body)).toEqual([
+    { extras: { ...kept.extras, gear: { sorter: { rows: 2, columns: 6 } } }, revision: 7 },
+    { extras: kept.extras, revision: 8 },
+  ]));
+  unmount();
+  at(false);
+  expect((screen.getByRole('textbox', { name: 'Cups in a row' }) as HTMLInputElement).value).toBe('6');
+  expect(button()).toBeNull();
+}); // prettier-ignore

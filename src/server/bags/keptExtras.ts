@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type postgres from 'postgres';
 import { dropsOf, type Calendar } from '@/core/calendar';
-import { EXTRA_LIMITS, NO_EXTRAS, USUAL_BAGGING, outerBags, type BagExtras, type Bagging, type OuterBag } from '@/core/packing'; // prettier-ignore
+import { WEIGHING_LIMITS, EXTRA_LIMITS, NO_EXTRAS, USUAL_BAGGING, outerBags, type BagExtras, type Bagging, type OuterBag } from '@/core/packing'; // prettier-ignore
 import { readKeptCalendar } from '../calendar';
 import { inTransaction, json, type Sql } from '../database';
 import { conflict } from '../errors';
@@ -46,6 +46,8 @@ const spareRule = Joi.alternatives(
   Joi.object({ count: Joi.number().integer().min(0).max(EXTRA_LIMITS.count.most).required() }),
 );
 
+const within = ({ least, most }: { readonly least: number; readonly most: number }) => Joi.number().min(least).max(most).required(); // prettier-ignore
+
 /** Extras as they are sent. */
 export const extrasSchema = Joi.object<BagExtras>({
   first: list,
@@ -56,6 +58,22 @@ export const extrasSchema = Joi.object<BagExtras>({
     drops: Joi.object().pattern(Joi.string().max(80), bagging).max(MOST_DROPS).required(),
   }),
   spares: Joi.object().pattern(Joi.string().max(PLACE_LETTERS), spareRule).max(MOST_PLACES),
+  gear: Joi.object({
+    sorter: Joi.object({
+      rows: Joi.number().integer().min(1).max(20).required(),
+      columns: Joi.number().integer().min(2).max(20).required(),
+    }),
+    card: Joi.object({
+      gramsPerM2: within(WEIGHING_LIMITS.gramsPerM2),
+      variesPercent: within(WEIGHING_LIMITS.variesPercent),
+    }),
+    scale: Joi.object({
+      resolutionG: within(WEIGHING_LIMITS.resolutionG),
+      repeatabilityG: within(WEIGHING_LIMITS.repeatabilityG),
+      driftG: within(WEIGHING_LIMITS.driftG),
+      mostG: Joi.number().min(1).max(100_000).required(),
+    }),
+  }),
   walk: Joi.array().items(Joi.string().max(PLACE_LETTERS)).unique().max(MOST_PLACES),
 });
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv';
-import { NO_EXTRAS } from '@/core/packing';
+import { NO_EXTRAS, USUAL_CARD, USUAL_SCALE } from '@/core/packing';
 import { readKeptExtras, saveExtras } from '../bags';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { EMPTY_CALENDAR, type Calendar } from '@/core/calendar';
@@ -44,7 +44,7 @@ beforeAll(async () => {
     usual: { per: 'block', isInner: true },
     drops: { d: { per: 'drop', isInner: false } },
   } as const;
-  await saveExtras(sql, access, { extras: { ...NO_EXTRAS, first: [{ what: 'needles', count: 3 }], bagging, spares: { kite: { count: 4 } }, walk: ['cloth:Fog'] }, revision: 0 }); // prettier-ignore
+  await saveExtras(sql, access, { extras: { ...NO_EXTRAS, first: [{ what: 'needles', count: 3 }], bagging, spares: { kite: { count: 4 } }, walk: ['cloth:Fog'], gear: { sorter: { rows: 2, columns: 5 }, card: USUAL_CARD, scale: USUAL_SCALE } }, revision: 0 }); // prettier-ignore
   await saveOrder(sql, access, { order: { ...USUAL_ORDER, givenCuts: [cut], stock: { 'thread:sewing thread': 900 }, suppliers: { 'thread:sewing thread': 'Mill Lane Yard' } }, revision: 0 }); // prettier-ignore
 });
 

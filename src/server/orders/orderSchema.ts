@@ -20,6 +20,8 @@ const { amount, pack, price, letters, count } = NOTION_LIMITS;
 const KEY_LETTERS = 260;
 const NAME_LETTERS = 200;
 const MOST_KEYS = 2000;
+/** No paper is sewn with more often. */
+const MOST_USES = 50;
 const MOST_STOCK = 10_000_000;
 const SUPPLIER_LETTERS = 120;
 
@@ -70,6 +72,13 @@ export const orderSchema = Joi.object<OrderPlan>({
     ) // prettier-ignore
     .required(),
   stock: byKey(Joi.number().min(0).max(MOST_STOCK).label('stock')),
+  worn: Joi.object()
+    .pattern(
+      Joi.string().max(KEY_LETTERS),
+      Joi.array().items(Joi.number().integer().min(0).max(MOST_STOCK)).max(MOST_USES),
+    )
+    .max(MOST_KEYS)
+    .default({}),
   stockAt: byKey(Joi.number().integer().min(0)),
   suppliers: byKey(Joi.string().allow('').max(SUPPLIER_LETTERS).label('supplier')),
 });

@@ -2,7 +2,8 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
 import { orderOf, USUAL_ORDER, type OrderPlan } from '@/core/order';
 import { setKitStatus } from '../bags';
-import { makeBlock } from '../blocks';
+import { usesByName } from '@/core/sheet';
+import { listBlocks, makeBlock } from '../blocks';
 import { clothLooks, clothShelf } from '../cloth';
 import { addMakers } from '../makers';
 import { parse } from '../parse';
@@ -68,6 +69,22 @@ test('what a bag took since the count is off the shelf; what comes is added to w
   await setKitStatus(sql, access, { blockId: block, makerId: ann, status: 'to-pack', revision: 3 });
   await saveOrder(sql, access, { order, revision: (await readKeptOrder(sql, project)).revision });
 });
+
+test('papers that were sewn with count as often as they can be used still; those that are used up stay out', async () => {
+  const { thing = '', key = '', stock: before = 0 } = (await lineNow('papers')) ?? {};
+  const helper = await open(host, project.id, 'pack');
+  const uses = usesByName((await listBlocks(sql, project)).map(({ sheet }) => sheet)).get(thing) ?? 0;
+  expect(uses).toBeGreaterThan(1);
+  const worn = async () => (await readKeptOrder(sql, project)).order.worn[key];
+  expect(await countPapersIn(sql, helper, { [thing]: 12 }, uses - 1)).toEqual({ usedUp: {} });
+  expect([await worn(), (await lineNow('papers'))?.stock]).toEqual([[12], before + 12]);
+  expect(await countPapersIn(sql, helper, { [thing]: 5 }, uses)).toEqual({ usedUp: { [thing]: 5 } });
+  expect(await countPapersIn(sql, helper, { [thing]: 30 }, uses - 2)).toEqual({ usedUp: {} });
+  expect([await worn(), (await lineNow('papers'))?.stock]).toEqual([[12, 30], before + 42]);
+  await countPapersIn(sql, helper, { [thing]: -30 }, uses - 2);
+  await countPapersIn(sql, helper, { [thing]: -12 }, uses - 1);
+  expect([await worn(), (await lineNow('papers'))?.stock]).toEqual([[], before]);
+}); // prettier-ignore
 
 test('papers that were counted go into the stock, are taken out again, and are those of the project', async () => {
   const { thing = '', key = '', stock: before = 0 } = (await lineNow('papers')) ?? {};

@@ -1,6 +1,8 @@
 import type postgres from 'postgres';
 import { USUAL_CLOTH, type ShelfCloth } from '@/core/cloth';
-import { lineKey, orderOf, type PlacedLine } from '@/core/order';
+import { addWorn, lineKey, orderOf, type PlacedLine } from '@/core/order';
+import { usesByName } from '@/core/sheet';
+import { listBlocks } from '../blocks';
 import { inTransaction, json, type Sql } from '../database';
 import { invalid } from '../errors';
 import { notify } from '../live';
@@ -41,25 +43,42 @@ export async function addToStock(step: Sql, project: Project, lines: readonly St
 } // prettier-ignore
 
 /**
- * Papers that were counted, such as those that came back, go into the stock.
+ * Papers that were counted, such as those that came back, go into the stock; those that cannot be used again do not.
  * @param papers how many by name; less than none takes them out
+ * @param sewn how often they were sewn with
+ * @returns those that are used up, by name
  * @throws ServerError 422 for a paper that no block of the project takes
  */
 export async function countPapersIn(
   sql: postgres.Sql,
   access: Access<'pack'>,
   papers: Readonly<Record<string, number>>,
-): Promise<void> {
+  sewn = 0,
+): Promise<{ readonly usedUp: Readonly<Record<string, number>> }> {
   const { project } = access;
-  const { wanted } = await orderFacts(sql, project);
+  const blocks = await listBlocks(sql, project);
+  const { wanted } = await orderFacts(sql, project, { blocks });
+  const uses = usesByName(blocks.map(({ sheet }) => sheet));
+  const leftOf = (name: string) => (uses.get(name) ?? 1) - sewn;
   const known = new Set(wanted.blocks.flatMap(({ contents }) => contents.papers.map(({ name }) => name)));
   const strange = Object.keys(papers).find((name) => !known.has(name));
   if (strange !== undefined)
     throw invalid(`No block takes a paper “${strange}”.`, 'Count it under the name that the blocks give it.');
-  const lines = Object.entries(papers).map(([thing, packs]): Stocked => ({ group: 'papers', key: lineKey('papers', thing), thing, pack: 1, packs })); // prettier-ignore
+  const usable = Object.entries(papers).filter(([name]) => leftOf(name) > 0);
+  const lines = usable.map(([thing, packs]): Stocked => ({ group: 'papers', key: lineKey('papers', thing), thing, pack: 1, packs })); // prettier-ignore
   await inTransaction(sql, async (step) => {
     await addToStock(step, project, lines, 1);
-    await audit(step, access, 'papers-counted-in', { papers });
+    if (sewn > 0) await addWornPapers(step, project, usable.map(([name, count]) => [lineKey('papers', name), leftOf(name), count] as const)); // prettier-ignore
+    await audit(step, access, 'papers-counted-in', { papers, sewn });
     await notify(step, project.id, 'settings');
   });
+  return { usedUp: Object.fromEntries(Object.entries(papers).filter(([name]) => leftOf(name) <= 0)) };
 }
+
+/** Notes of papers that were put into the stock how often they can be used still. */
+async function addWornPapers(step: Sql, project: Project, papers: readonly (readonly [key: string, left: number, count: number])[]): Promise<void> {
+  const { order } = await lockOrder(step, project);
+  const worn = { ...order.worn };
+  for (const [key, left, count] of papers) worn[key] = addWorn(worn[key] ?? [], left, count);
+  await writeOrder(step, project, { ...order, worn });
+} // prettier-ignore

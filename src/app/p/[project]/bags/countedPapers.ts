@@ -1,4 +1,4 @@
-import type { PaperKind } from '@/core/shapes';
+import { usesByName, type BlockSheet } from '@/core/sheet';
 import type { UnitSystem } from '@/core/length';
 import type { CountedPaper } from '@/features/bags/CountingBoard';
 import { offThread } from '@/server/pool';
@@ -6,10 +6,13 @@ import { sayMeasure } from '@/ui/sayMeasure';
 
 /** Papers of a project by name, each once, with what it is easily taken for. */
 export async function countedPapers(
-  bags: readonly { readonly papers: readonly { readonly name: string; readonly kind: PaperKind }[] }[],
+  sheets: readonly BlockSheet[],
   system: UnitSystem,
 ): Promise<CountedPaper[]> {
-  const kinds = new Map(bags.flatMap(({ papers }) => papers.map(({ name, kind }) => [name, kind] as const)));
+  const uses = usesByName(sheets);
+  const kinds = new Map(
+    sheets.flatMap(({ bag }) => bag.papers.map(({ name, kind }) => [name, kind] as const)),
+  );
   const papers = [...kinds].map(([name, kind]) => ({ name, ...kind }));
   const alike = await offThread('lookAlikes', papers);
   const looksLike = papers.map((_, index) =>
@@ -28,5 +31,6 @@ export async function countedPapers(
     outline,
     areaMm2,
     looksLike: looksLike[index] ?? '',
+    uses: uses.get(name) ?? 1,
   }));
 }

@@ -1,6 +1,6 @@
 import { innerBags, packedBlocks, pickList, plainName, sewersOf } from '@/core/bags';
 import { dropsOf } from '@/core/calendar';
-import { orderOf, paperSizes } from '@/core/order';
+import { orderOf, paperSizes, sayWorn, wornThere } from '@/core/order';
 import { BagsStation } from '@/features/bags/BagsStation';
 import { StationPage } from '@/ui/StationPage';
 import { topBlocks } from '@/ui/topBlocks';
@@ -89,6 +89,9 @@ async function paperStock(projectId: string) {
   const papers = orderOf(wanted).lines.filter(({ group }) => group === 'papers');
   return {
     stock: Object.fromEntries(papers.map(({ thing, stock }) => [thing, Math.floor(stock)])),
+    worn: Object.fromEntries(
+      papers.map(({ key, thing, stock }) => [thing, sayWorn(wornThere(wanted.plan.worn[key] ?? [], stock))]),
+    ),
     sizes: paperSizes(wanted.plan),
   };
 }

@@ -7,11 +7,13 @@ export const metadata = { title: 'Counting board' };
 export default async function CountPage({ params }: { params: Promise<{ project: string }> }) {
   const { project: projectId } = await params;
   const { project, blocks } = await loadBlocks(projectId);
-  const bags = blocks.map(({ sheet }) => sheet.bag);
   return (
     <CountingBoard
       projectId={projectId}
-      papers={await countedPapers(bags, project.unitSystem)}
+      papers={await countedPapers(
+        blocks.map(({ sheet }) => sheet),
+        project.unitSystem,
+      )}
       piles={blocks.map(({ name, sheet }) => ({
         name: `one bag of ${name}`,
         counts: Object.fromEntries(

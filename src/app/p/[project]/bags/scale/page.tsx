@@ -8,7 +8,7 @@ export default async function ScalePage({ params }: { params: Promise<{ project:
   const { project: projectId } = await params;
   const { project, blocks } = await loadBlocks(projectId);
   const papers = await countedPapers(
-    blocks.map(({ sheet }) => sheet.bag),
+    blocks.map(({ sheet }) => sheet),
     project.unitSystem,
   );
   return <ScaleStandIn papers={papers.map(({ name, areaMm2 }) => ({ name, areaMm2 }))} />;
