@@ -12,22 +12,22 @@ const bagOf = (patches: ReturnType<typeof rosette>, allowanceMm = SETTINGS.allow
 
 test('two sets are two of everything, spares too; a bag as usual is the very same', () => {
   const bag = bagOf(rosette(1));
-  const two = ownBag(bag, { sets: 2, allowanceMm: null }, SETTINGS);
+  const two = ownBag(bag, { sets: 2, allowanceMm: null, cloths: {} }, SETTINGS);
   expect(two.papers).toMatchObject([{ count: 14, spares: 2 }]);
   expect(two.fabrics.flatMap(({ cuts }) => cuts.map(({ count }) => count))).toEqual(
     bag.fabrics.flatMap(({ cuts }) => cuts.map(({ count }) => 2 * count)),
   );
   expect(two.extras.map(({ count }) => count)).toEqual(bag.extras.map(({ count }) => 2 * count));
-  expect(ownBag(bag, { sets: 1, allowanceMm: 6.35 }, SETTINGS)).toBe(bag);
+  expect(ownBag(bag, { sets: 1, allowanceMm: 6.35, cloths: {} }, SETTINGS)).toBe(bag);
   const inner = { units: [{ name: 'pair A', copies: 3, lines: [] }], rest: [{ kindName: 'kite', fabric: 'Tar', hand: 'none' as const, count: 5 }], spares: [{ kindName: 'kite', count: 1 }] }; // prettier-ignore
-  expect(ownInner(inner, { sets: 2, allowanceMm: null })).toMatchObject({ units: [{ copies: 6 }], rest: [{ count: 10 }], spares: [{ count: 2 }] }); // prettier-ignore
+  expect(ownInner(inner, { sets: 2, allowanceMm: null, cloths: {} })).toMatchObject({ units: [{ copies: 6 }], rest: [{ count: 10 }], spares: [{ count: 2 }] }); // prettier-ignore
 });
 
 test('cloth for an own allowance is never smaller than a bag worked out with it, nor more than a step of the grid larger', () => {
   fc.assert(
     fc.property(fc.double({ min: 1, max: 40, noNaN: true }), fc.integer({ min: 0, max: 2 }), (allowanceMm, which) => {
       const patches = [rosette(2), cutGrid(2, 2, [0]), cutGrid(3, 3, [])][which] as ReturnType<typeof rosette>;
-      const own = ownBag(bagOf(patches), { sets: 1, allowanceMm }, SETTINGS);
+      const own = ownBag(bagOf(patches), { sets: 1, allowanceMm, cloths: {} }, SETTINGS);
       const exact = bagOf(patches, allowanceMm);
       const sizes = ({ fabrics, extras }: typeof own) => [...fabrics.flatMap(({ cuts }) => cuts), ...extras].flatMap(({ widthMm, lengthMm }) => [widthMm, lengthMm]);
       sizes(own).forEach((size, index) => {
@@ -41,7 +41,7 @@ test('cloth for an own allowance is never smaller than a bag worked out with it,
 }); // prettier-ignore
 
 test('bags are told apart by what their makers chose; every maker has one, and lists count all sets', () => {
-  const choices: readonly BagChoice[] = [{ sets: 1, allowanceMm: null }, { sets: 2, allowanceMm: null }, { sets: 1, allowanceMm: 9.525 }, { sets: 2, allowanceMm: 9.525 }, { sets: 1, allowanceMm: 6.35 }]; // prettier-ignore
+  const choices: readonly BagChoice[] = [{ sets: 1, allowanceMm: null, cloths: {} }, { sets: 2, allowanceMm: null, cloths: {} }, { sets: 1, allowanceMm: 9.525, cloths: {} }, { sets: 2, allowanceMm: 9.525, cloths: {} }, { sets: 1, allowanceMm: 6.35, cloths: {} }]; // prettier-ignore
   const makers = choices.map((choice, index) => ({
     ...choice,
     id: `m${index}`,
@@ -62,7 +62,20 @@ test('bags are told apart by what their makers chose; every maker has one, and l
 });
 
 test('a bag that was packed before its maker chose otherwise is known by its mark', () => {
-  const marks = [{ sets: 1, allowanceMm: null }, { sets: 2, allowanceMm: null }, { sets: 1, allowanceMm: 9 }, { sets: 1, allowanceMm: 12 }].map((choice) => ownMark('m', choice)); // prettier-ignore
+  const marks = [{ sets: 1, allowanceMm: null, cloths: {} }, { sets: 2, allowanceMm: null, cloths: {} }, { sets: 1, allowanceMm: 9, cloths: {} }, { sets: 1, allowanceMm: 12, cloths: {} }].map((choice) => ownMark('m', choice, bagOf(rosette(1)))); // prettier-ignore
   expect([marks[0], new Set(marks).size]).toEqual(['m', 4]);
-  expect(sayChoice({ sets: 1, allowanceMm: 10 }, { allowanceMm: 7, system: 'metric' })).toBe('cut with 10 mm allowance'); // prettier-ignore
+  expect(sayChoice({ sets: 1, allowanceMm: 10, cloths: {} }, { allowanceMm: 7, system: 'metric' })).toBe('cut with 10 mm allowance'); // prettier-ignore
 });
+
+test('another cloth in place of one: the same pieces, counted with those of that cloth; bags without the first are as usual', () => {
+  const patches = rosette(1).map((one, index) => ({ ...one, fabric: index < 3 ? 'Tar' : 'Slate' }));
+  const choice = { sets: 1, allowanceMm: null, cloths: { Tar: 'Slate', Rope: 'Fog' } };
+  const own = ownBag(bagOf(patches), choice, SETTINGS);
+  expect(own.fabrics.map(({ fabric, cuts }) => [fabric, cuts.map(({ count }) => count)])).toEqual([['Slate', [7]]]);
+  const other = ownBag(bagOf(patches), { ...choice, cloths: { Tar: 'Fog' } }, SETTINGS);
+  expect(other.fabrics.map(({ fabric, cuts }) => [fabric, cuts.map(({ count }) => count)])).toEqual([['Fog', [3]], ['Slate', [4]]]);
+  expect([sayChoice(choice, SETTINGS, bagOf(patches)), sayChoice(choice, SETTINGS)]).toEqual(['Slate for Tar', 'Slate for Tar, Fog for Rope']);
+  expect(ownMark('m', choice, bagOf(patches))).not.toBe('m');
+  const without = bagOf(rosette(1).map((one) => ({ ...one, fabric: 'Calico' })));
+  expect([ownBag(without, choice, SETTINGS) === without, ownMark('m', choice, without), sayChoice(choice, SETTINGS, without)]).toEqual([true, 'm', '']);
+}); // prettier-ignore

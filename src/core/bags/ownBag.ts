@@ -9,6 +9,13 @@ export interface BagChoice {
   readonly sets: number;
   /** The allowance that their cloth is cut with, mm; null for the project’s. */
   readonly allowanceMm: number | null;
+  /** Cloths in place of others, by their names. */
+  readonly cloths: Readonly<Record<string, string>>;
+}
+
+/** The cloths of a bag. */
+interface WithCloths {
+  readonly fabrics: readonly { readonly fabric: string }[];
 }
 
 /** How far a choice goes: sets, and mm of allowance. */
@@ -22,11 +29,11 @@ type CutSettings = Pick<BagSettings, 'allowanceMm' | 'system'>;
  */
 export function ownBag(
   bag: BagContents,
-  { sets, allowanceMm }: BagChoice,
+  { sets, allowanceMm, cloths }: BagChoice,
   settings: CutSettings,
 ): BagContents {
   const moreMm = 2 * ((allowanceMm ?? settings.allowanceMm) - settings.allowanceMm);
-  if (sets === 1 && moreMm === 0) return bag;
+  if (sets === 1 && moreMm === 0 && othersIn(bag, cloths).length === 0) return bag;
   const cut = (own: BagCut): BagCut => ({
     ...own,
     widthMm: grown(own.widthMm, moreMm, settings.system),
@@ -41,10 +48,30 @@ export function ownBag(
       left: own.left * sets,
       right: own.right * sets,
     })),
-    fabrics: bag.fabrics.map(({ fabric, cuts }) => ({ fabric, cuts: cuts.map(cut) })),
+    fabrics: inPlace(bag.fabrics, cloths).map(({ fabric, cuts }) => ({ fabric, cuts: cuts.map(cut) })),
     extras: bag.extras.map(cut),
   };
 }
+
+/** Of the cloths that a maker has in place of others those that concern a bag. */
+const othersIn = ({ fabrics }: WithCloths, cloths: BagChoice['cloths']) =>
+  Object.entries(cloths).filter(([cloth]) => fabrics.some(({ fabric }) => fabric === cloth));
+
+/** The same pieces of other cloths; where that is one of the bag already, its pieces of one size are counted together. */
+function inPlace(fabrics: BagContents['fabrics'], cloths: BagChoice['cloths']): BagContents['fabrics'] {
+  const byName = new Map<string, BagCut[]>();
+  for (const { fabric, cuts } of fabrics) {
+    const name = cloths[fabric] ?? fabric;
+    const own = byName.get(name) ?? [];
+    for (const cut of cuts) {
+      const same = own.findIndex(({ kindName, widthMm, lengthMm }) => kindName === cut.kindName && widthMm === cut.widthMm && lengthMm === cut.lengthMm);
+      if (same < 0) own.push(cut);
+      else own[same] = { ...cut, count: cut.count + (own[same]?.count ?? 0) };
+    }
+    byName.set(name, own);
+  }
+  return [...byName].map(([fabric, cuts]) => ({ fabric, cuts })).sort((a, b) => (a.fabric < b.fabric ? -1 : 1));
+} // prettier-ignore
 
 const grown = (mm: number, moreMm: number, system: UnitSystem) =>
   moreMm === 0 ? mm : roundUpToGrid(mm + moreMm, system);
@@ -59,21 +86,29 @@ export function ownInner({ units, rest, spares }: InnerBags, { sets }: BagChoice
   };
 }
 
-/** What a maker’s bags are told apart by: “2 sets, cut with ⅜″ allowance”; empty for bags as usual. */
+/**
+ * What a maker’s bags are told apart by: “2 sets, Slate for Tar, cut with ⅜″ allowance”; empty for bags as usual.
+ * @param bag where only what concerns one bag is said
+ */
 export function sayChoice(
-  { sets, allowanceMm }: BagChoice,
+  { sets, allowanceMm, cloths }: BagChoice,
   { allowanceMm: usual, system }: CutSettings,
+  bag?: WithCloths,
 ): string {
+  const others = bag ? othersIn(bag, cloths) : Object.entries(cloths);
   const isOwn = allowanceMm !== null && allowanceMm !== usual;
   return [
     ...(sets > 1 ? [counted(sets, 'set')] : []),
+    ...others.map(([cloth, other]) => `${other} for ${cloth}`),
     ...(isOwn ? [`cut with ${formatLength(allowanceMm, system)} allowance`] : []),
   ].join(', ');
 }
 
 /** The mark of what lies in a maker’s bag: that of its block, and what the maker chose. */
-export function ownMark(mark: string, { sets, allowanceMm }: BagChoice): string {
-  return sets === 1 && allowanceMm === null ? mark : `${mark}+${sets}×${allowanceMm ?? ''}`;
+export function ownMark(mark: string, { sets, allowanceMm, cloths }: BagChoice, bag: WithCloths): string {
+  const others = othersIn(bag, cloths).map(([cloth, other]) => `;${cloth}=${other}`).sort(); // prettier-ignore
+  const own = `${sets}×${allowanceMm ?? ''}${others.join('')}`;
+  return own === '1×' ? mark : `${mark}+${own}`;
 }
 
 /** Bags of one block that hold the same. */
@@ -94,7 +129,7 @@ export function alikeBags<Maker extends BagChoice>(
 ): AlikeBags<Maker>[] {
   const byNote = new Map<string, Maker[]>([['', []]]);
   for (const maker of sewers) {
-    const note = sayChoice(maker, settings);
+    const note = sayChoice(maker, settings, bag);
     byNote.set(note, [...(byNote.get(note) ?? []), maker]);
   }
   return [...byNote].map(([note, makers]) => {
@@ -107,4 +142,4 @@ export function alikeBags<Maker extends BagChoice>(
 export const topsOf = (makers: readonly BagChoice[]) => makers.reduce((sum, { sets }) => sum + sets, 0);
 
 /** Bags as the project makes them. */
-export const USUAL_CHOICE: BagChoice = { sets: 1, allowanceMm: null };
+export const USUAL_CHOICE: BagChoice = { sets: 1, allowanceMm: null, cloths: {} };

@@ -35,6 +35,7 @@ export {
   type PlacedLine,
   type PlacedOrder,
 } from './placed';
+export { orderWithCloth } from './renamedCloth';
 export { TOP_PARTS, topCuts } from './topCuts';
 export { addWorn, sayWorn, wornThere, type WornPapers } from './wornPapers';
 export { sayAmount, sayPacks, sayThing, sayToBuy } from './words';

@@ -22,8 +22,9 @@ export interface BlockSummary {
   readonly clashes: number;
   /** What each patch is made of, by its id. */
   readonly marks: Readonly<Record<string, string>>;
-  /** What lies in its bag. */
+  /** What lies in its bag, and of which cloths. */
   readonly bag: string;
+  readonly cloths: readonly string[];
 }
 
 /** Takes from a sheet what lists, walls and ticks need. */
@@ -34,6 +35,7 @@ export function summarise({
   violations,
   plan,
   marks,
+  bag,
   bagMark,
 }: BlockSheet): BlockSummary {
   const outlines = patches.map(({ outline }) => outline);
@@ -49,5 +51,6 @@ export function summarise({
     clashes: plan.clashes,
     marks: Object.fromEntries(patches.map(({ id }, patch) => [id, itemAt(marks, patch)])),
     bag: bagMark,
+    cloths: bag.fabrics.map(({ fabric }) => fabric),
   };
 }

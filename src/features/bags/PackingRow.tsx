@@ -5,6 +5,7 @@ import { ownMark, type BagChoice } from '@/core/bags';
 import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { formatDay } from '@/ui/formatDay';
+import type { BagBlock } from './bagBlock';
 import { ManyBags } from './ManyBags';
 import { STATUS_NAMES } from './useKits';
 
@@ -18,7 +19,12 @@ export interface AskedBag {
   readonly place: HTMLElement;
 }
 
-type Blocks = readonly { readonly id: string; readonly name: string; readonly bagMark: string }[];
+/** A block as far as the wall looks at it. */
+export interface WallBlock extends Pick<BagBlock, 'id' | 'name' | 'bagMark'> {
+  readonly bag: { readonly fabrics: readonly { readonly fabric: string }[] };
+}
+
+type Blocks = readonly WallBlock[];
 
 export interface PackingRowProps {
   readonly index: number;
@@ -60,13 +66,17 @@ function Row({ index, measure, maker, blocks, kits, isTold, onGo, onAsk, onChang
       <TableCell component="th" scope="row" sx={{ py: 0.25 }}>
         <ManyBags name={maker.name} kits={own} onChange={onChange} />
       </TableCell>
-      {blocks.map(({ id, name, bagMark }, place) => {
+      {blocks.map(({ id, name, bagMark, bag }, place) => {
         const kit = kits[place];
         const label = `${maker.name}, ${name}`;
         return (
           <td key={id} style={{ padding: '6px 3px' }}>
             {kit ? (
-              <Bag kit={kit} isOld={isOld(kit, bagMark, maker)} {...{ isTold, label, onGo, onAsk }} />
+              <Bag
+                kit={kit}
+                isOld={isOld(kit, { bagMark, bag }, maker)}
+                {...{ isTold, label, onGo, onAsk }}
+              />
             ) : (
               <div className="none" role="img" aria-label={`${maker.name} does not sew ${name}`}>
                 –
@@ -92,8 +102,12 @@ interface BagProps extends Pick<PackingRowProps, 'isTold' | 'onGo' | 'onAsk'> {
 }
 
 /** Whether a bag was packed with something else than its block and its maker take now; of bags of older pages nobody knows. */
-export function isOld({ status, packedMark }: Kit, bagMark: string, maker: BagChoice): boolean {
-  return status !== 'to-pack' && packedMark !== null && packedMark !== ownMark(bagMark, maker);
+export function isOld(
+  { status, packedMark }: Kit,
+  { bagMark, bag }: Pick<WallBlock, 'bagMark' | 'bag'>,
+  maker: BagChoice,
+): boolean {
+  return status !== 'to-pack' && packedMark !== null && packedMark !== ownMark(bagMark, maker, bag);
 }
 
 /** What is said of a bag: how it stands at the packing table, where that is more than its status. */

@@ -22,12 +22,12 @@ import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { useVisibleRows } from '@/ui/useVisibleRows';
 import { ManyBags } from './ManyBags';
-import { BAGS, PackingRow, isOld, type AskedBag, type PackingRowProps } from './PackingRow';
+import { BAGS, PackingRow, isOld, type WallBlock, type AskedBag, type PackingRowProps } from './PackingRow';
 import { STATUS_NAMES, useKits } from './useKits';
 
 interface PackingWallProps {
   readonly projectId: string;
-  readonly blocks: readonly { readonly id: string; readonly name: string; readonly bagMark: string }[];
+  readonly blocks: readonly WallBlock[];
   readonly makers: readonly Maker[];
   readonly initialKits: readonly Kit[];
   readonly drops: readonly DropOfBlocks[];
@@ -68,7 +68,7 @@ export function PackingWall({
   const blocks = useMemo(() => (drop ? all.filter(({ id }) => drop.blocks.includes(id)) : all), [all, drop]);
   const isWanted = (maker: Maker, block: (typeof all)[number]) =>
     sews(maker, block) &&
-    (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block.bagMark, maker) === choice.state);
+    (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block, maker) === choice.state);
   const makers = everybody.filter((maker) => blocks.some((block) => isWanted(maker, block)));
   const { scroller, isLong, indices, beforePx, afterPx, measure } = useVisibleRows(makers.length, ROW_PX);
   const go: PackingRowProps['onGo'] = (kit, label, status) =>
@@ -95,7 +95,7 @@ export function PackingWall({
       </Notice>
     );
   }
-  const old = blocks.reduce((sum, { id, bagMark }) => sum + makers.filter((maker) => isOld(kitOf(id, maker.id), bagMark, maker)).length, 0); // prettier-ignore
+  const old = blocks.reduce((sum, block) => sum + makers.filter((maker) => isOld(kitOf(block.id, maker.id), block, maker)).length, 0); // prettier-ignore
   return (
     <Box>
       <Typography color="textSecondary" sx={{ mb: 1 }}>
@@ -197,8 +197,8 @@ export function PackingWall({
 }
 
 /** What a bag is looked for by. */
-function stateOf(kit: Kit, bagMark: string, maker: Maker): State {
-  if (isOld(kit, bagMark, maker)) return 'old';
+function stateOf(kit: Kit, block: WallBlock, maker: Maker): State {
+  if (isOld(kit, block, maker)) return 'old';
   if (kit.table === 'begun' || kit.table === 'in-hands') return 'begun';
   return kit.status;
 }

@@ -121,7 +121,7 @@ export function PrintSheets({
 function Label({ block, maker, project }: { block: BagBlock; maker: Maker; project: Project }) {
   const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
   const bag = ownBag(block.bag, maker, settings);
-  const choice = sayChoice(maker, settings);
+  const choice = sayChoice(maker, settings, block.bag);
   return (
     <LabelFrame
       name={block.name}

@@ -30,7 +30,7 @@ export function PrinterPanel({ project, blocks, makers }: PrinterPanelProps) {
   const send = () => {
     for (const maker of sewers) {
       const lines = packingLines(ownBag(block.bag, maker, settings), project.unitSystem).map(({ count, what }) => `${count} × ${what}`);
-      const choice = sayChoice(maker, settings);
+      const choice = sayChoice(maker, settings, block.bag);
       print({ block: block.name, maker: choice === '' ? maker.name : `${maker.name}: ${choice}`, code: sayCode(bagCode(block.id, maker.id)), lines });
     }
   };

@@ -289,7 +289,7 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
   answering({});
   const many = Array.from({ length: 200 }, (_, i) => ({ id: `x${i}`, name: `Maker ${String(i).padStart(3, '0')}`, hasLink: true, skips: [], ...PLAIN_MAKER }));
   const kits: Kit[] = [{ blockId: 'b1', makerId: 'x3', status: 'packed', revision: 2, packedMark: null, changedBy: 'Hella', changedAt: '2026-11-20T10:00:00Z' }];
-  const two = [{ id: 'b1', name: 'Star', bagMark: 'm' }, { id: 'b2', name: 'Plate', bagMark: 'm' }];
+  const two = [{ id: 'b1', name: 'Star', bagMark: 'm', bag }, { id: 'b2', name: 'Plate', bagMark: 'm', bag }];
   const drops = [{ id: 'd1', title: 'Drop 1', blocks: ['b1'] }];
   const wall = (makers = many) => (
     <Notices>

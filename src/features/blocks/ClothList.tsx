@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { ClothChange } from '@/server/cloth';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FabricChip } from '@/ui/FabricChip';
@@ -18,31 +19,36 @@ export function ClothList({ projectId, fabrics }: { projectId: string; fabrics: 
   const router = useRouter();
   const notice = useNotice();
   const [draft, setDraft] = useState<{ from: string; to: string } | undefined>();
-  const { error, isBusy, run } = useSend();
+  const { error, isBusy, run, settle } = useSend();
   useUnsaved(draft !== undefined && draft.from !== draft.to);
-  const rename = async (from: string, to: string) => {
-    await send('PATCH', `/api/projects/${projectId}/cloths`, { from, to });
+  const change = async (body: object) => {
+    const answer = await send<ClothChange>('PATCH', `/api/projects/${projectId}/cloths`, body);
     router.refresh();
+    return answer;
   };
-  const save = () =>
+  const save = (mayMerge = false) =>
     draft &&
     run(async () => {
       const { from, to } = draft;
-      const isMerged = fabrics.includes(to.trim());
-      await rename(from, to);
+      const { id, isMerged } = await change({ from, to, ...(mayMerge ? { mayMerge } : {}) });
       setDraft(undefined);
-      notice(
-        isMerged
-          ? { text: `${from} and ${to} are one cloth now.` }
-          : { text: `${from} is called ${to} everywhere.`, undo: () => rename(to.trim(), from) },
-      );
+      notice({
+        text: isMerged ? `${from} and ${to} are one cloth now.` : `${from} is called ${to} everywhere.`,
+        undo: () => change({ takeBack: id }),
+      });
     });
+  const wouldMerge = error?.code === 'would-merge' && draft !== undefined;
   return (
     <Box sx={{ mt: 4 }}>
       <Typography variant="h3" gutterBottom>
         Cloths
       </Typography>
       <ErrorNote error={error} />
+      {wouldMerge && (
+        <Button variant="contained" disabled={isBusy} sx={{ my: 1 }} onClick={() => void save(true)}>
+          {`Make ${draft.from} and ${draft.to.trim()} one cloth`}
+        </Button>
+      )}
       <Stack direction="row" useFlexGap spacing={1.5} sx={{ flexWrap: 'wrap' }}>
         {fabrics.map((fabric) => (
           <Stack key={fabric} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
@@ -62,12 +68,22 @@ export function ClothList({ projectId, fabrics }: { projectId: string; fabrics: 
                   value={draft.to}
                   autoFocus
                   error={error !== undefined}
-                  onChange={(event) => setDraft({ from: fabric, to: event.target.value })}
+                  onChange={(event) => {
+                    settle();
+                    setDraft({ from: fabric, to: event.target.value });
+                  }}
                 />
                 <Button type="submit" disabled={isBusy || draft.to.trim() === '' || draft.to === fabric}>
                   Rename
                 </Button>
-                <Button onClick={() => setDraft(undefined)}>Leave it</Button>
+                <Button
+                  onClick={() => {
+                    settle();
+                    setDraft(undefined);
+                  }}
+                >
+                  Leave it
+                </Button>
               </Stack>
             ) : (
               <Button

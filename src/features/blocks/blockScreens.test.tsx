@@ -101,9 +101,15 @@ test('a block is renamed with what it was called before, the name stays typed wh
   await waitFor(() => expect(navigation.router.push).toHaveBeenLastCalledWith('/p/p1/blocks/b1'));
 });
 
-test('a cloth is renamed everywhere and back; onto another it is merged, which is said and has no undo', async () => {
+test('a cloth is renamed everywhere and back; onto another it is merged only when that is said, and taken back too', async () => {
   const user = userEvent.setup();
-  const asked = answering({ 'PATCH /api/projects/p1/cloths': () => ({}) });
+  const asked = answering({
+    'PATCH /api/projects/p1/cloths': ({ body }) => {
+      const { to, mayMerge } = body as { to?: string; mayMerge?: boolean };
+      if (to === 'Straw' && !mayMerge) return refused(409, 'would-merge');
+      return { id: `c-${to}`, isMerged: mayMerge ?? false };
+    },
+  });
   render(
     <Notices>
       <ClothList projectId="p1" fabrics={['Ink', 'Straw']} />
@@ -119,11 +125,21 @@ test('a cloth is renamed everywhere and back; onto another it is merged, which i
   };
   await rename('Night');
   fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
-  await waitFor(() => expect(asked.map(({ body }) => body)).toEqual([{ from: 'Ink', to: 'Night' }, { from: 'Night', to: 'Ink' }]));
+  await waitFor(() =>
+    expect(asked.map(({ body }) => body)).toEqual([{ from: 'Ink', to: 'Night' }, { takeBack: 'c-Night' }]),
+  );
   await rename('Straw');
+  fireEvent.click(await screen.findByRole('button', { name: 'Make Ink and Straw one cloth' }));
   await screen.findByText('Ink and Straw are one cloth now.');
-  await waitFor(() => expect(screen.queryByRole('button', { name: 'Undo' })).toBeNull());
-}); // prettier-ignore
+  fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+  await waitFor(() =>
+    expect(asked.slice(2).map(({ body }) => body)).toEqual([
+      { from: 'Ink', to: 'Straw' },
+      { from: 'Ink', to: 'Straw', mayMerge: true },
+      { takeBack: 'c-Straw' },
+    ]),
+  );
+});
 
 test('all blocks side by side: to one scale, each with its size, papers, and what is wrong with it', () => {
   const [large, small] = [sheetOf('rosette'), sheetOf('star')];

@@ -13,6 +13,7 @@ import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { Notice } from '@/ui/Notice';
 import { useSend } from '@/ui/useSend';
+import { OtherCloth, type ClothMaker } from './OtherCloth';
 import { BoltPanel } from './BoltPanel';
 import { FussyPanel } from './FussyPanel';
 import type { FussyPaper } from './fussyRequest';
@@ -28,6 +29,7 @@ interface ClothStationProps {
   readonly project: Project;
   readonly bags: readonly BagPieces[];
   readonly papers: readonly FussyPaper[];
+  readonly makers: readonly ClothMaker[];
   /** What the order is worked out from. */
   readonly facts: OrderFacts;
 }
@@ -42,13 +44,14 @@ const PARTS = [
 ] as const;
 
 /** How cloth is cut, how much is needed, and what it costs. */
-export function ClothStation({ project, bags, papers, facts }: ClothStationProps) {
+export function ClothStation({ project, bags, papers, makers: people, facts }: ClothStationProps) {
   const system = project.unitSystem;
   const { makers } = facts.wanted;
   const [shelf, setShelf] = useState(facts.wanted.shelf);
   const [placed, setPlaced] = useState(facts.placed);
   const own = useOrder(project.id, facts, shelf, placed);
   const [edited, setEdited] = useState<ShelvedCloth | undefined>();
+  const [other, setOther] = useState<string | undefined>();
   const [undo, setUndo] = useState<readonly (readonly ShelvedCloth[])[]>([]);
   const { error, isBusy, run } = useSend();
   const fabrics = shelf.map(({ name }) => name);
@@ -113,6 +116,7 @@ export function ClothStation({ project, bags, papers, facts }: ClothStationProps
         fabrics={fabrics}
         system={system}
         onEdit={setEdited}
+        onOther={({ name }) => setOther(name)}
       />
       {order.sets > 0 && (
         <>
@@ -127,6 +131,16 @@ export function ClothStation({ project, bags, papers, facts }: ClothStationProps
       />
       <YieldPanel papers={papers} shelf={shelf} system={system} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
+      {other !== undefined && (
+        <OtherCloth
+          projectId={project.id}
+          cloth={other}
+          fabrics={fabrics}
+          blocks={bags.flatMap(({ blockId, block, fabric }) => (fabric === other ? [{ id: blockId, name: block }] : []))}
+          makers={people}
+          onClose={() => setOther(undefined)}
+        />
+      )}
       {edited && (
         <ShelfDialog
           projectId={project.id}

@@ -19,10 +19,11 @@ interface ShelfTableProps {
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
   readonly onEdit: (cloth: ShelvedCloth) => void;
+  readonly onOther: (cloth: ShelvedCloth) => void;
 }
 
 /** Every cloth: what it is, what all bags take of it, what has to be bought. */
-export function ShelfTable({ shelf, lines, bolts, fabrics, system, onEdit }: ShelfTableProps) {
+export function ShelfTable({ shelf, lines, bolts, fabrics, system, onEdit, onOther }: ShelfTableProps) {
   const total = lines.reduce((sum, { cost }) => sum + cost, 0);
   return (
     <TableContainer>
@@ -48,6 +49,7 @@ export function ShelfTable({ shelf, lines, bolts, fabrics, system, onEdit }: She
               fabrics={fabrics}
               system={system}
               onEdit={onEdit}
+              onOther={onOther}
             />
           ))}
           <TableRow>
@@ -68,9 +70,10 @@ interface ShelfRowProps {
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
   readonly onEdit: (cloth: ShelvedCloth) => void;
+  readonly onOther: (cloth: ShelvedCloth) => void;
 }
 
-function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit }: ShelfRowProps) {
+function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther }: ShelfRowProps) {
   const tooWide = bolt?.sizes[bolt.plan.tooWide[0] ?? -1];
   return (
     <TableRow>
@@ -96,7 +99,14 @@ function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit }: ShelfRowProps)
       <TableCell align="right">
         {cloth.pricePerMetre > 0 ? (line?.cost ?? 0).toFixed(2) : 'no price'}
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+        <Button
+          size="small"
+          onClick={() => onOther(cloth)}
+          aria-label={`Another cloth in place of ${cloth.name}`}
+        >
+          Another
+        </Button>
         <Button size="small" onClick={() => onEdit(cloth)} aria-label={`Change ${cloth.name}`}>
           Change
         </Button>

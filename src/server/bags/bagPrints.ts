@@ -51,10 +51,9 @@ function cardsOf(blocks: readonly CardOf[], makers: readonly Maker[], pages: Rea
   return makers.flatMap((maker) => {
     const address = pages.get(maker.id);
     const page = address === undefined ? {} : { page: squareOf(address) };
-    const own = { name: maker.name, choice: sayChoice(maker, { allowanceMm, system }), ...page };
     return blocks
       .filter(({ id }) => !maker.skips.includes(id))
-      .map(({ inner, ...block }) => ({ ...block, bag: ownBag(block.bag, maker, { allowanceMm, system }), ...(inner ? { inner: ownInner(inner, maker) } : {}), maker: own }));
+      .map(({ inner, ...block }) => ({ ...block, bag: ownBag(block.bag, maker, { allowanceMm, system }), ...(inner ? { inner: ownInner(inner, maker) } : {}), maker: { name: maker.name, choice: sayChoice(maker, { allowanceMm, system }, block.bag), ...page } }));
   });
 } // prettier-ignore
 
@@ -96,7 +95,7 @@ export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: 
     .flatMap(({ id, name, sheet }) => {
       return sewersOf(id, makers).map((maker): BagLabel => {
         const lines = packingLines(ownBag(sheet.bag, maker, settings), project.unitSystem);
-        const choice = sayChoice(maker, settings);
+        const choice = sayChoice(maker, settings, sheet.bag);
         const code = bagCode(id, maker.id);
         const square = squareOf(bare(code));
         const own = [...lines, ...extraLines(extras, placeOfBag(order, maker.skips, id))];

@@ -96,11 +96,11 @@ export async function setKitStatuses(
 /** What marks the contents of each bag, to know later which were packed before something changed; null for a bag that is none. */
 export async function bagMarks(sql: Sql, project: Project): Promise<(bag: Pick<KitWish, 'blockId' | 'makerId'>) => string | null> {
   const [{ blocks }, makers] = await Promise.all([listSummaries(sql, project), listMakers(sql, project)]);
-  const marks = new Map(blocks.map(({ id, summary }) => [id, summary.bag]));
+  const marks = new Map(blocks.map(({ id, summary }) => [id, summary]));
   const choices = new Map(makers.map((maker) => [maker.id, maker]));
   return ({ blockId, makerId }) => {
     const mark = marks.get(blockId);
-    return mark === undefined ? null : ownMark(mark, choices.get(makerId) ?? USUAL_CHOICE);
+    return mark === undefined ? null : ownMark(mark.bag, choices.get(makerId) ?? USUAL_CHOICE, { fabrics: mark.cloths.map((fabric) => ({ fabric })) });
   };
 } // prettier-ignore
 

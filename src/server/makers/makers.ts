@@ -27,6 +27,7 @@ export interface Maker {
   /** What their own bags are made by. */
   readonly sets: BagChoice['sets'];
   readonly allowanceMm: BagChoice['allowanceMm'];
+  readonly cloths: BagChoice['cloths'];
 }
 
 /** A maker who came in, with their link, which is not kept and cannot be shown again. */
@@ -273,6 +274,6 @@ function selectMakers(sql: Sql) {
       array(select block_id from skip where maker_id = maker.id order by block_id) as skips,
       (select g.id from maker_group g where g.id = maker.group_id and g.removed_at is null) as "groupId",
       paused_at is not null as "isPaused", is_under_age as "isUnderAge", travels, making,
-      is_left_handed as "isLeftHanded", sets, allowance_mm as "allowanceMm"
+      is_left_handed as "isLeftHanded", sets, allowance_mm as "allowanceMm", cloths
     from maker`;
 }

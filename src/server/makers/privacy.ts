@@ -13,7 +13,7 @@ export async function readPerson(sql: postgres.Sql, access: Access<'edit'>, make
   const [person] = await sql`
     select m.name, m.email, m.time_zone as "timeZone", m.wants_mail as "wantsMail", g.name as "group",
       m.is_under_age as "isUnderAge", m.travels, m.is_left_handed as "isLeftHanded", m.sets,
-      m.allowance_mm as "allowanceMm", m.created_at as "since"
+      m.allowance_mm as "allowanceMm", m.cloths, m.created_at as "since"
     from maker m left join maker_group g on g.id = m.group_id
     where m.id = ${makerId} and m.project_id = ${access.project.id} and m.erased_at is null`;
   if (!person) throw notFound('This maker');

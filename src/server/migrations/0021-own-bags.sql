@@ -10,3 +10,15 @@ create table card_link (
   made_at timestamptz not null default now()
 );
 create index card_link_maker on card_link (maker_id, made_at);
+
+-- Cloths that a maker has in place of others, by name.
+alter table maker add column cloths jsonb not null default '{}';
+
+-- Cloths that were renamed, put together or split, with what they were before, so that it can be taken back.
+create table cloth_change (
+  id uuid primary key default gen_random_uuid(),
+  project_id uuid not null references project on delete cascade,
+  before jsonb not null,
+  made_at timestamptz not null default now()
+);
+create index cloth_change_project on cloth_change (project_id, made_at);

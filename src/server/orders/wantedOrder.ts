@@ -58,7 +58,11 @@ export async function orderFacts(
       edgeMetres: bag.papers.reduce((sum, { kind, count }) => sum + count * kind.perimeterMm, 0) / MM_PER_M,
     })),
   ); // prettier-ignore
-  const used = new Set(blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)));
+  // Cloths of blocks, and those that makers have in place of them.
+  const used = new Set([
+    ...blocks.flatMap(({ sheet }) => sheet.patches.map(({ fabric }) => fabric)),
+    ...ordered.flatMap(({ contents }) => contents.fabrics.map(({ fabric }) => fabric)),
+  ]);
   return {
     wanted: {
       blocks: ordered,

@@ -20,7 +20,7 @@ import {
   setBlockRemoved,
   chooseMark,
 } from '../blocks';
-import { renameCloth } from '../cloth';
+import { renameCloth, splitCloth, substituteCloth, takeClothChangeBack } from '../cloth';
 import { NO_EXTRAS } from '@/core/packing';
 import { actOnBag, handOver, packFromStock, saveExtras, setKitStatuses, takeHandoverBack } from '../bags';
 import {
@@ -102,6 +102,7 @@ interface Place {
   readonly line: string;
   readonly finished: string;
   readonly handed: string;
+  readonly change: string;
 }
 /** The handover that the table makes before it takes it back. */
 const HANDED = '00000000-0000-4000-8000-0000000000aa';
@@ -131,6 +132,18 @@ async function makePlace(name: string): Promise<Place> {
     values (${project}, ${id}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?') returning id`;
   const [order] = await sql<{ id: string }[]>`
     insert into placed_order (project_id, name, lines) values (${project}, 'Before', '[]') returning id`;
+  const before = {
+    from: 'A',
+    to: 'B',
+    isMerged: false,
+    blocks: [],
+    cloths: [],
+    makers: [],
+    project: { basting: {}, origins: {}, order: null, extras: null },
+  };
+  const [change] = await sql<
+    { id: string }[]
+  >`insert into cloth_change (project_id, before) values (${project}, ${sql.json(before)}) returning id`;
   const group = await addGroup(sql, access, 'Evening');
   const [trouble, word, line, finished] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
   await addFinished(sql, link, { id: finished, blockId: block, image });
@@ -145,6 +158,7 @@ async function makePlace(name: string): Promise<Place> {
     line,
     finished,
     handed: name === 'Own' ? HANDED : randomUUID(),
+    change: change?.id ?? '',
     order: order?.id ?? '',
     message: message?.id ?? '',
     project,
@@ -205,7 +219,10 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   remakeBlock: ['edit', async (who, project, { block }) => remakeBlock(sql, await open(who, project, 'edit'), block, { recipe: defaultRecipe('star'), revision: 2 })],
   addPhoto: ['edit', async (who, project, { block }) => addPhoto(sql, await open(who, project, 'edit'), block, { stepId: 'join-2', says: 'A picture', image })],
   setPhotoRemoved: ['edit', async (who, project, { photo }) => setPhotoRemoved(sql, await open(who, project, 'edit'), photo, true)],
-  renameCloth: ['edit', async (who, project) => renameCloth(sql, await open(who, project, 'edit'), { from: star.patches[0]?.fabric ?? '', to: 'Other' })],
+  splitCloth: ['edit', async (who, project, { block }) => splitCloth(sql, await open(who, project, 'edit'), { from: star.patches[0]?.fabric ?? '', to: 'Other', blocks: [block] })],
+  takeClothChangeBack: ['edit', async (who, project, { change }) => takeClothChangeBack(sql, await open(who, project, 'edit'), change)],
+  substituteCloth: ['edit', async (who, project, { maker }) => substituteCloth(sql, await open(who, project, 'edit'), [{ makerId: maker, from: 'Tar', to: 'Slate' }])],
+  renameCloth: ['edit', async (who, project) => renameCloth(sql, await open(who, project, 'edit'), { from: star.patches.at(-1)?.fabric ?? '', to: 'Third' })],
   noteForAll: ['edit', async (who, project, { trouble }) => noteForAll(sql, await open(who, project, 'edit'), trouble, 'Mind the tips.')],
   changeGallery: ['edit', async (who, project, { finished }) => changeGallery(sql, await open(who, project, 'edit'), { id: finished, isShared: true })],
   addGroup: ['edit', async (who, project) => addGroup(sql, await open(who, project, 'edit'), 'Morning')],
@@ -250,7 +267,7 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
 
 /** All that a refused call might have changed. */
 async function everything(): Promise<string> {
-  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'finished_photo', 'handover', 'progress_event', 'card_link', 'audit'];
+  const tables = ['project', 'block', 'maker', 'kit', 'skip', 'membership', 'invitation', 'step_photo', 'cloth', 'message', 'practice_count', 'placed_order', 'maker_group', 'trouble', 'trouble_word', 'log_entry', 'absence', 'finished_photo', 'handover', 'progress_event', 'card_link', 'cloth_change', 'audit'];
   const rows = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t order by 1`)));
   return JSON.stringify(rows);
 } // prettier-ignore

@@ -13,4 +13,5 @@ export const PLAIN_MAKER = {
   isLeftHanded: false,
   sets: 1,
   allowanceMm: null,
+  cloths: {},
 } as const;

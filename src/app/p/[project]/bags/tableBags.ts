@@ -44,7 +44,7 @@ export async function loadTableBags(projectId: string): Promise<TableBag[]> {
         makerId: maker.id,
         block: name,
         maker: maker.name,
-        choice: sayChoice(maker, settings),
+        choice: sayChoice(maker, settings, sheet.bag),
         drop: drops[dropOf(id)]?.title ?? '',
         lines: [...(linesOf.get(maker.id) ?? []), ...own(maker.skips)],
         ...outerOf(maker.skips, id),

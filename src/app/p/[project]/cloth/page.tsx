@@ -83,7 +83,15 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
         />
       }
     >
-      <ClothStation project={project} bags={bags} papers={papers} facts={facts} />
+      <ClothStation
+        // Other cloths make another page of it.
+        key={facts.wanted.shelf.map(({ name }) => name).join()}
+        project={project}
+        bags={bags}
+        papers={papers}
+        makers={makers.map(({ id, name, cloths }) => ({ id, name, cloths }))}
+        facts={facts}
+      />
     </StationPage>
   );
 }

@@ -1,0 +1,63 @@
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { expect, test, vi } from 'vitest';
+import { Notices } from '@/ui/Notices';
+import { answering, refused } from '@/ui/testing';
+import { OtherCloth, type ClothMaker } from './OtherCloth';
+
+const makers: ClothMaker[] = [
+  { id: 'm1', name: 'Ada', cloths: { Tar: 'Fog' } },
+  { id: 'm2', name: 'Bo', cloths: {} },
+  { id: 'm3', name: 'Cy', cloths: {} },
+];
+const blocks = [{ id: 'b1', name: 'Star' }, { id: 'b2', name: 'Plate' }]; // prettier-ignore
+const onClose = vi.fn();
+const at = () =>
+  render(
+    <Notices>
+      <OtherCloth
+        projectId="p"
+        cloth="Tar"
+        fabrics={['Fog', 'Slate', 'Tar']}
+        {...{ blocks, makers, onClose }}
+      />
+    </Notices>,
+  );
+const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+const type = (text: string) => fireEvent.change(screen.getByRole('combobox', { name: 'Which cloth' }), { target: { value: text } }); // prettier-ignore
+const isDisabled = () => screen.getByRole('button', { name: 'Put it in its place' }).hasAttribute('disabled');
+
+test('some makers have another cloth: who has one is said; it is taken back as it was, and all have the first again', async () => {
+  const asked = answering({ 'PATCH /api/projects/p/cloths': () => ({ before: [{ makerId: 'm2', from: 'Tar', to: null }] }) });
+  at();
+  expect(screen.getByRole('checkbox', { name: 'Ada (has Fog)' })).toBeTruthy();
+  expect(isDisabled()).toBe(true);
+  type(' Slate ');
+  expect(isDisabled()).toBe(true);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Bo' }));
+  type('Tar');
+  expect(isDisabled()).toBe(true);
+  type(' Slate ');
+  press('Put it in its place');
+  await screen.findByText('Slate in place of Tar for 1 maker.');
+  fireEvent.click(screen.getByText('Undo'));
+  await waitFor(() => expect(asked.map(({ body }) => body)).toEqual([{ instead: [{ makerId: 'm2', from: 'Tar', to: 'Slate' }] }, { instead: [{ makerId: 'm2', from: 'Tar', to: null }] }]));
+  press('Tar for all again');
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ instead: [{ makerId: 'm1', from: 'Tar', to: null }] }));
+  expect(onClose).toHaveBeenCalledTimes(2);
+}); // prettier-ignore
+
+test('a cloth becomes two in some blocks, and one again; a refusal keeps what was typed', async () => {
+  const answers = [refused(409, 'busy'), { id: 'c1', isMerged: false }, {}];
+  const asked = answering({ 'PATCH /api/projects/p/cloths': () => answers.shift() });
+  at();
+  fireEvent.change(screen.getByLabelText('In place of it'), { target: { value: 'blocks' } });
+  type('Slate');
+  press('All of them');
+  press('Put it in its place');
+  expect(await screen.findByText(/Refused: busy/)).toBeTruthy();
+  press('Put it in its place');
+  await screen.findByText('Slate in place of Tar in 2 blocks.');
+  expect(asked[1]?.body).toEqual({ split: { from: 'Tar', to: 'Slate', blocks: ['b1', 'b2'] } });
+  fireEvent.click(screen.getByText('Undo'));
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ takeBack: 'c1' }));
+});
