@@ -12,10 +12,13 @@ export {
 } from './looks';
 export {
   LEAST_REPEAT_MM,
+  PIECE_LIMITS,
   SHELF_LIMITS,
   USUAL_CLOTH,
   clothSizes,
   hasRepeat,
+  readPieces,
+  sayPieces,
   soldBy,
   usableWidth,
   worthOf,

@@ -1,6 +1,6 @@
-import type { BoltSize } from '../cutting';
+import type { BoltSize, ClothPiece } from '../cutting';
 import type { Turns } from '../nesting';
-import { MM_PER_INCH, type UnitSystem } from '../length';
+import { MM_PER_INCH, formatLength, parseLength, type UnitSystem } from '../length';
 
 /** A cloth as it lies on the shelf. */
 export interface ShelfCloth {
@@ -19,6 +19,10 @@ export interface ShelfCloth {
   readonly repeatHeightMm: number;
   /** Whether every second column of motifs lies half a repeat lower. */
   readonly isHalfDrop: boolean;
+  /** Pieces besides the bolt, without selvedges. */
+  readonly pieces: readonly ClothPiece[];
+  /** Whether its edges come apart while it is handled. */
+  readonly frays: boolean;
 }
 
 /** Bolts of quilting cotton are about 110 cm wide, 107 usable. */
@@ -31,6 +35,8 @@ export const USUAL_CLOTH: ShelfCloth = {
   repeatWidthMm: 0,
   repeatHeightMm: 0,
   isHalfDrop: false,
+  pieces: [],
+  frays: false,
 };
 
 /** Limits that forms and the server share. */
@@ -42,6 +48,9 @@ export const SHELF_LIMITS = {
   repeatWidthMm: { least: 0, most: 2000 },
   repeatHeightMm: { least: 0, most: 2000 },
 } as const;
+
+/** Sides of a piece on the shelf, mm, and how many of one cloth are listed. */
+export const PIECE_LIMITS = { least: 20, most: 10_000, count: 40 } as const;
 
 /** Between the selvedges, mm. */
 export const usableWidth = ({ widthMm, selvedgeMm }: ShelfCloth) => widthMm - 2 * selvedgeMm;
@@ -72,3 +81,26 @@ export interface CutLine {
 /** Lines of a list as sizes to cut from a bolt. */
 export const clothSizes = (lines: readonly CutLine[]): BoltSize[] =>
   lines.map(({ widthMm, lengthMm, total }) => ({ what: '', widthMm, lengthMm, total }));
+
+/**
+ * Pieces as they are typed: `30 cm × 50 cm; 8″ x 12″`.
+ * @param fallback unit of a bare number
+ * @returns undefined where something in it is no piece, or one too small, too large, or too many
+ */
+export function readPieces(text: string, fallback: 'mm' | 'cm' | 'in'): ClothPiece[] | undefined {
+  const side = (typed: string) => {
+    try {
+      return parseLength(typed, fallback);
+    } catch {
+      return NaN;
+    }
+  };
+  const isSide = (mm: number) => mm >= PIECE_LIMITS.least && mm <= PIECE_LIMITS.most;
+  const read = text.split(';').filter((one) => one.trim() !== '').map((one) => one.split(/[×x*]/i).map(side)); // prettier-ignore
+  if (read.length > PIECE_LIMITS.count || read.some((sides) => sides.length !== 2 || !sides.every(isSide))) return undefined; // prettier-ignore
+  return read.map(([widthMm = 0, lengthMm = 0]) => ({ widthMm, lengthMm }));
+}
+
+/** Pieces as {@link readPieces} reads them. */
+export const sayPieces = (pieces: readonly ClothPiece[], system: UnitSystem) =>
+  pieces.map(({ widthMm, lengthMm }) => `${formatLength(widthMm, system)} × ${formatLength(lengthMm, system)}`).join('; '); // prettier-ignore

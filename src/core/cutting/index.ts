@@ -16,3 +16,4 @@ export {
   type CuttingPace,
 } from './boltPlan';
 export { HAND_MM_PER_MINUTE, handWork, type HandWork } from './handWork';
+export { fromPieces, type ClothPiece, type CutPiece, type FromPieces } from './fromPieces';

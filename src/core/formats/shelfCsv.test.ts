@@ -3,7 +3,14 @@ import { expect, test } from 'vitest';
 import { SHELF_LIMITS, USUAL_CLOTH, type ShelfCloth } from '../cloth';
 import { readShelfCsv, shelfCsv } from '.';
 
-const fog = { ...USUAL_CLOTH, name: 'Fog', stockMm: 2000, pricePerMetre: 12 };
+const fog = {
+  ...USUAL_CLOTH,
+  name: 'Fog',
+  stockMm: 2000,
+  pricePerMetre: 12,
+  frays: true,
+  pieces: [{ widthMm: 304.8, lengthMm: 1000 / 3 }],
+};
 const tar = { ...USUAL_CLOTH, name: '=Tar, "old"', turns: 'none' as const, repeatWidthMm: 60, repeatHeightMm: 80, isHalfDrop: true }; // prettier-ignore
 
 test('a shelf written and read again is the same, whatever its names; what nothing said stays', () => {
@@ -31,6 +38,15 @@ test('columns in another order, semicolons, commas for points, inches; cloths th
     6,
   );
 });
+
+test('pieces and fraying are read: more pieces, none, and what is no piece', () => {
+  const read = (cell: string, frays = '') => readShelfCsv(`cloth;pieces mm;frays\nFog;"${cell}";${frays}`, [fog], 'metric');
+  expect(read('300 × 500; 20 cm x 8 in', 'no').changed[0]?.after).toMatchObject({ frays: false, pieces: [{ widthMm: 300, lengthMm: 500 }, { widthMm: 200, lengthMm: 203.2 }] });
+  expect(read('none').changed[0]?.after.pieces).toEqual([]);
+  expect(read('').changed).toEqual([]);
+  for (const wrong of ['300', '300 × 5 × 2', '10 × 500', '300 × 99999', 'a × b', Array(41).fill('30 × 30').join(';')])
+    expect(read(wrong).faults).toMatchObject([{ row: 2, column: 'pieces mm' }]);
+}); // prettier-ignore
 
 test('what cannot be is told by row and column, and changes nothing', () => {
   const text = ['cloth,width,selvedge,pieces lie,repeat across,in stock,price', 'Fog,1000,600,,,,', 'Fog,,,sideways,,-3,=1+1', 'Fog,,,,50,,', 'Fog,,,,,5,'].join('\n'); // prettier-ignore

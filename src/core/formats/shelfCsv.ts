@@ -1,4 +1,5 @@
-import { SHELF_LIMITS, type ShelfCloth } from '../cloth';
+import { SHELF_LIMITS, readPieces, type ShelfCloth } from '../cloth';
+import type { ClothPiece } from '../cutting';
 import { boltUnit, parseLength, type UnitSystem } from '../length';
 import type { Turns } from '../nesting';
 import { csvText } from './csvText';
@@ -8,11 +9,12 @@ import { plainCell, readTable, refuseTable, type CellFault } from './readTable';
 type NamedCloth = ShelfCloth & { readonly name: string };
 
 /** Columns of a shelf in their order; a file may have them in any order and leave some out. */
-const COLUMNS = ['cloth', 'width mm', 'selvedge mm', 'pieces lie', 'repeat across mm', 'repeat along mm', 'columns', 'in stock', 'price'] as const; // prettier-ignore
+const COLUMNS = ['cloth', 'width mm', 'selvedge mm', 'pieces lie', 'repeat across mm', 'repeat along mm', 'columns', 'in stock', 'price', 'frays', 'pieces mm'] as const; // prettier-ignore
 type Column = (typeof COLUMNS)[number];
 
 const TURNS: Readonly<Record<Turns, string>> = { any: 'any way', half: 'half turns', none: 'one way' };
 const [STRAIGHT, HALF_DROP] = ['side by side', 'half drop'];
+const [YES, NO, NONE] = ['yes', 'no', 'none'];
 
 const unitOf = (system: UnitSystem) => (system === 'inch' ? 'yd' : 'm');
 const round = (value: number) => String(Math.round(value * 1000) / 1000);
@@ -31,6 +33,8 @@ export function shelfCsv(shelf: readonly NamedCloth[], system: UnitSystem): stri
     cloth.isHalfDrop ? HALF_DROP : STRAIGHT,
     round(cloth.stockMm / unit),
     round((cloth.pricePerMetre * unit) / 1000),
+    cloth.frays ? YES : NO,
+    cloth.pieces.map(({ widthMm, lengthMm }) => `${round(widthMm)} × ${round(lengthMm)}`).join('; ') || NONE,
   ]);
   return csvText([head, ...rows]);
 }
@@ -102,6 +106,14 @@ function readRow<T extends NamedCloth>(before: T, cell: (column: Column) => stri
     if (text !== '' && !own) wrong.push({ column, what: `Write one of: ${among.map(([, word]) => word).join(', ')}.` });
     return own && text !== '' ? own[0] : usual;
   };
+  const piecesOf = () => {
+    const text = cell('pieces mm');
+    if (text === '') return before.pieces;
+    const read = text === NONE ? [] : readPieces(text, 'mm');
+    if (read === undefined) wrong.push({ column: 'pieces mm', what: `“${text.slice(0, 40)}” is no list of pieces: write them like 300 × 500; 200 × 200.` });
+    // What was written rounded and not changed since is as it was.
+    return read === undefined || JSON.stringify(read) === JSON.stringify(before.pieces.map(roundPiece)) ? before.pieces : read;
+  };
   const after: T = {
     ...before,
     widthMm: number('width mm', 'widthMm', readLength),
@@ -112,11 +124,15 @@ function readRow<T extends NamedCloth>(before: T, cell: (column: Column) => stri
     isHalfDrop: choice('columns', before.isHalfDrop, [[false, STRAIGHT], [true, HALF_DROP]]),
     stockMm: number('in stock', 'stockMm', (text) => exactly(readNumber(text) * unit), 1 / unit),
     pricePerMetre: number('price', 'pricePerMetre', (text) => exactly((readNumber(text) * 1000) / unit), unit / 1000),
+    frays: choice('frays', before.frays, [[true, YES], [false, NO]]),
+    pieces: piecesOf(),
   };
   if (2 * after.selvedgeMm >= after.widthMm) wrong.push({ column: 'selvedge mm', what: 'Two selvedges as wide as this leave nothing of the cloth.' });
   if (after.repeatWidthMm > 0 !== after.repeatHeightMm > 0) wrong.push({ column: 'repeat along mm', what: 'A repeat has both a width and a height, or neither.' });
   return { after, wrong };
 } // prettier-ignore
+
+const roundPiece = ({ widthMm, lengthMm }: ClothPiece): ClothPiece => ({ widthMm: Number(round(widthMm)), lengthMm: Number(round(lengthMm)) }); // prettier-ignore
 
 function readLength(text: string): number {
   if (/^0+([.,]0*)?$/.test(text)) return 0;

@@ -93,6 +93,16 @@ test('bags of makers who chose otherwise take no spare set and no maker more; a 
   expect(oneMaker(one).more).toBeCloseTo(orderOf({ ...one, makers: 7, tops: 8, blocks: [block('A', 5), two, other] }).worth.all - orderOf(one).worth.all, 9);
 }); // prettier-ignore
 
+test('pieces on the shelf are cut before the bolt: what they save is there already, and what packed bags took of them is not', () => {
+  const pieces = [{ widthMm: 500, lengthMm: 250 }];
+  const order = (left: number) => orderOf(wanted([block('A', 4, left)], 4, { shelf: [{ ...shelf[0]!, stockMm: 0, pieces, stockAt: 999 }] }));
+  // 120 squares, ten to a strip: 1.2 m; the piece gives ten of them, a strip less.
+  expect(lineOf(order(4), 'Fog')).toMatchObject({ needed: 1200, left: 1200, stock: 100, packs: 11 });
+  expect(order(4).bolts[0]).toMatchObject({ pieces: [{ widthMm: 500, counts: [10] }], plan: { lengthMm: 1100 } });
+  // One bag was packed since it was counted: its thirty squares took the piece.
+  expect(lineOf(order(3), 'Fog')).toMatchObject({ left: 900, stock: 0, packs: 9 });
+}); // prettier-ignore
+
 test('a bag that is given a piece whole takes that from the bolt, not its pieces', () => {
   const cut = { blockId: 'A', fabric: 'Fog', name: 'fat quarter', widthMm: 500, lengthMm: 500 };
   const order = orderOf(wanted([block('A', 4), block('B', 2)], 4, { plan: { ...PLAN, givenCuts: [cut] } }));

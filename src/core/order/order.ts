@@ -1,6 +1,6 @@
 import { pickList, type BagContents } from '../bags';
 import { USUAL_CLOTH, clothSizes, soldBy, usableWidth, type ShelfCloth } from '../cloth';
-import { boltPlan, type BoltPlan, type BoltSize } from '../cutting';
+import { boltPlan, fromPieces, type BoltPlan, type BoltSize, type CutPiece } from '../cutting';
 import type { UnitSystem } from '../length';
 import type { TopPiece } from '../setting';
 import { cheapestPacks, costOf, type PackCount, type PackSize } from './packs';
@@ -64,7 +64,7 @@ export interface OrderLine {
   readonly needed: number;
   /** For those that are not packed yet. */
   readonly left: number;
-  /** What is there: as it was counted, less what bags took since. */
+  /** What is there: as it was counted, less what bags took since; of cloth also what pieces on the shelf save of the bolt. */
   readonly stock: number;
   /** On its way. */
   readonly ordered: number;
@@ -84,6 +84,8 @@ export interface ClothBolt {
   readonly sizes: readonly BoltSize[];
   readonly plan: BoltPlan;
   readonly usableMm: number;
+  /** What is cut from pieces on the shelf before. */
+  readonly pieces: readonly CutPiece[];
 }
 
 /** Money by group. */
@@ -136,20 +138,23 @@ export function orderOf(wanted: OrderWanted): Order {
     const there = stock[key] ?? 0;
     return there === 0 ? 0 : Math.max(0, there - usedBy(since(plan.stockAt[key] ?? 0)));
   };
-  const clothThere = (fabric: string, { stockMm, stockAt = Infinity }: NamedShelf[number] | ShelfCloth & { stockAt?: number }, usableMm: number, mayTurn: boolean) => {
-    const used = stockMm === 0 ? [] : (clothUse({ ...wanted, top: [] }, since(stockAt), 0).get(fabric) ?? []);
-    return Math.max(0, stockMm - boltPlan(used, usableMm, mayTurn).lengthMm);
+  const clothThere = (fabric: string, { stockMm, pieces, stockAt = Infinity }: ShelfCloth & { readonly stockAt?: number }, usableMm: number, mayTurn: boolean) => {
+    const used = stockMm === 0 && pieces.length === 0 ? [] : (clothUse({ ...wanted, top: [] }, since(stockAt), 0).get(fabric) ?? []);
+    const { left, rest } = fromPieces(used, pieces, mayTurn);
+    return { stock: Math.max(0, stockMm - boltPlan(left, usableMm, mayTurn).lengthMm), rest };
   };
   const sizesNow = clothUse(wanted, open, topSets);
   const cloths = [...clothUse(wanted, all, topSets)].map(([fabric, sizes]) => {
     const cloth = shelf.find(({ name }) => name === fabric) ?? USUAL_CLOTH;
     const [usableMm, mayTurn] = [usableWidth(cloth), cloth.turns === 'any'];
     const now = sizesNow.get(fabric) ?? [];
-    const [whole, left] = [sizes, now].map((list) => boltPlan(list, usableMm, mayTurn)) as [BoltPlan, BoltPlan];
+    const { stock: bolted, rest } = clothThere(fabric, cloth, usableMm, mayTurn);
+    const pieces = fromPieces(now, rest, mayTurn);
+    const [whole, left, fromBolt] = [sizes, now, pieces.left].map((list) => boltPlan(list, usableMm, mayTurn)) as [BoltPlan, BoltPlan, BoltPlan];
     const pack = soldBy(system);
     return {
-      bolt: { fabric, sizes: now, plan: left, usableMm },
-      line: line('cloth', fabric, 'mm', whole.lengthMm, left.lengthMm, clothThere(fabric, cloth, usableMm, mayTurn), [{ pack, price: (cloth.pricePerMetre * pack) / 1000 }]),
+      bolt: { fabric, sizes: now, plan: fromBolt, usableMm, pieces: pieces.cut },
+      line: line('cloth', fabric, 'mm', whole.lengthMm, left.lengthMm, bolted + Math.max(0, left.lengthMm - fromBolt.lengthMm), [{ pack, price: (cloth.pricePerMetre * pack) / 1000 }]),
     };
   });
   const totals = (bags: readonly number[]) => {

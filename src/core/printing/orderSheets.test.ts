@@ -6,7 +6,7 @@ import { MARGIN_MM, orderSheets, PAGE_MM, type Ink, type OrderSheets } from '.';
 const line = (thing: string) => ({ thing, needed: '1 m', stock: '', buy: '1.00 m', cost: '', supplier: '' });
 const bolt = (total: number) => {
   const sizes = [{ what: '', widthMm: 100, lengthMm: 200, total }];
-  return { fabric: 'Fog', sizes, usableMm: 1000, plan: boltPlan(sizes, 1000, false) };
+  return { fabric: 'Fog', sizes, pieces: [], usableMm: 1000, plan: boltPlan(sizes, 1000, false) };
 };
 const sheets = (more: Partial<OrderSheets>): OrderSheets => ({ title: 'The order', says: 'Today', lines: [line('Fog')], total: '12.00', bolts: [], ...more }); // prettier-ignore
 const wordsOf = ({ ink }: { readonly ink: readonly Ink[] }) => ink.flatMap((one) => ('text' in one ? [one.text] : [])); // prettier-ignore

@@ -1,4 +1,5 @@
 import type { ClothBolt, Order } from '../order';
+import { counted } from '../words';
 import type { BoltRun } from '../cutting';
 import { formatBolt, formatLength, type UnitSystem } from '../length';
 import { itemAt } from '../lists';
@@ -80,12 +81,13 @@ function listPages({ title, says, lines, total }: OrderSheets, widthMm: number, 
 } // prettier-ignore
 
 /** One cloth: strips from the top down, to scale. Where they do not go on a page, strips alike are drawn once. */
-function boltPages({ fabric, plan, sizes, usableMm }: ClothBolt, system: UnitSystem, widthMm: number, heightMm: number): PrintPage[] {
+function boltPages({ fabric, plan, sizes, usableMm, pieces }: ClothBolt, system: UnitSystem, widthMm: number, heightMm: number): PrintPage[] {
   const scale = (widthMm - 2 * MARGIN_MM - SIDE_MM) / usableMm;
   const roomMm = (heightMm - 2 * MARGIN_MM - HEAD_MM) / scale;
   const isOnce = plan.lengthMm > roomMm;
   const alike = isOnce ? ' Strips alike are drawn once.' : '';
-  const says = `${formatBolt(plan.lengthMm, system)} off the bolt, ${formatLength(usableMm, system)} between the selvedges. Cut strips through the whole width from the top, then across them.${alike}`;
+  const first = pieces.length > 0 ? ` ${counted(pieces.length, 'piece')} on the shelf ${pieces.length === 1 ? 'is' : 'are'} cut first.` : '';
+  const says = `${formatBolt(plan.lengthMm, system)} off the bolt, ${formatLength(usableMm, system)} between the selvedges. Cut strips through the whole width from the top, then across them.${alike}${first}`;
   const pages: Ink[][] = [];
   let top = Infinity;
   for (const { times, heightMm: high, runs } of plan.strips)

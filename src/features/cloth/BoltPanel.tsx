@@ -21,7 +21,7 @@ const MM_PER_M = 1000;
 /** How each bolt is cut up for the bags that are not packed yet, by a rotary cutter: strips right across, then across the strips. */
 export function BoltPanel({ bolts, figures, system }: BoltPanelProps) {
   const [chosen, setChosen] = useState<string | undefined>();
-  const cut = bolts.filter(({ plan }) => plan.strips.length > 0);
+  const cut = bolts.filter(({ plan, pieces }) => plan.strips.length > 0 || pieces.length > 0);
   const bolt = cut.find(({ fabric }) => fabric === chosen) ?? cut[0];
   if (!bolt) return null;
   const { plan, usableMm } = bolt;
@@ -42,18 +42,35 @@ export function BoltPanel({ bolts, figures, system }: BoltPanelProps) {
           <Facts
             rows={[
               ['off the bolt', `${formatBolt(plan.lengthMm, system)} of ${formatLength(usableMm, system)} usable width`],
-              ['used', `${Math.round((100 * plan.boundMm) / plan.lengthMm)} %; the rest is offcuts`],
+              ['used', `${plan.lengthMm === 0 ? 100 : Math.round((100 * plan.boundMm) / plan.lengthMm)} %; the rest is offcuts`],
               ['bolts', needed === undefined ? 'a strip is longer than a bolt' : `${needed} of ${formatBolt(figures.boltMetres * MM_PER_M, system)}, no strip joined`],
               ['cuts', `${through} right across, ${cross} across strips, ${figures.layers} at once`],
               ['by your minutes', formatMinutes(minutes)],
             ]}
           />
+          <PiecesList bolt={bolt} system={system} />
           <CutList bolt={bolt} system={system} />
           <Typography color="textSecondary" sx={{ mt: 1 }}>
             A rotary blade is sharp: close it after every cut, cut away from yourself, keep fingers off the edge of the ruler, and follow what the maker of the cutter and your shop say.
           </Typography>
         </Box>
       </Box>
+    </Box>
+  );
+} // prettier-ignore
+
+/** What is cut from pieces on the shelf, so that it need not come off the bolt. */
+function PiecesList({ bolt: { pieces, sizes }, system }: { readonly bolt: ClothBolt; readonly system: UnitSystem }) {
+  if (pieces.length === 0) return null;
+  const size = (mm: number) => formatLength(mm, system);
+  return (
+    <Box component="ul" aria-label="From pieces on the shelf" sx={{ pl: 3, my: 1.5 }}>
+      {pieces.map(({ widthMm, lengthMm, counts }, index) => (
+        <li key={index}>
+          {`First, from the piece of ${size(widthMm)} × ${size(lengthMm)}: `}
+          {counts.flatMap((count, at) => (count > 0 ? [`${count} of ${size(sizes[at]?.widthMm ?? 0)} × ${size(sizes[at]?.lengthMm ?? 0)}`] : [])).join('; ')}
+        </li>
+      ))}
     </Box>
   );
 } // prettier-ignore

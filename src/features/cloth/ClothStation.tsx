@@ -12,6 +12,7 @@ import type { Project } from '@/server/projects';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { Notice } from '@/ui/Notice';
+import { useProjectBasting } from '@/ui/useProjectBasting';
 import { useSend } from '@/ui/useSend';
 import { OtherCloth, type ClothMaker } from './OtherCloth';
 import { BoltPanel } from './BoltPanel';
@@ -51,6 +52,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
   const [placed, setPlaced] = useState(facts.placed);
   const own = useOrder(project.id, facts, shelf, placed);
   const [edited, setEdited] = useState<ShelvedCloth | undefined>();
+  const putPale = useProjectBasting(project.id);
   const [other, setOther] = useState<string | undefined>();
   const [undo, setUndo] = useState<readonly (readonly ShelvedCloth[])[]>([]);
   const { error, isBusy, run } = useSend();
@@ -117,6 +119,8 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
         system={system}
         onEdit={setEdited}
         onOther={({ name }) => setOther(name)}
+        pale={project.basting.pale ?? []}
+        onPale={(fabric, isPale) => void putPale(`${fabric} is ${isPale ? '' : 'not '}very pale.`, { fabric, isPale }, () => ({ fabric, isPale: !isPale }))}
       />
       {order.sets > 0 && (
         <>

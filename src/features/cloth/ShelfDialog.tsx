@@ -6,6 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import { useState } from 'react';
+import { readPieces, sayPieces } from '@/core/cloth';
 import { boltUnit, type UnitSystem } from '@/core/length';
 import type { ShelvedCloth } from '@/server/cloth';
 import { RefusedError, send } from '@/ui/api';
@@ -46,7 +47,22 @@ const figures = (system: UnitSystem): readonly Figure[] => {
       ],
     },
     { name: 'stock', label: `In stock, ${unit}s`, type: 'number' },
+    {
+      name: 'pieces',
+      label: 'Pieces besides, without selvedges',
+      type: 'text',
+      hint: `width × length, like ${system === 'inch' ? '12″ × 18″; 5″ × 40″' : '30 cm × 45 cm; 12 cm × 100 cm'}`,
+    },
     { name: 'price', label: `Price of a ${unit}`, type: 'number', hint: '0 where it is not known' },
+    {
+      name: 'fraying',
+      label: 'Its edges',
+      type: 'choice',
+      choices: [
+        ['hold', 'hold together'],
+        ['fray', 'fray: cut it last, handle it little'],
+      ],
+    },
   ];
 };
 
@@ -63,7 +79,7 @@ export function ShelfDialog({ projectId, cloth, system, onSaved, onClose }: Shel
   const fields = figures(system);
   const unit = boltUnit(system);
   const round = (value: number) => Math.round(value * 100) / 100;
-  const before = { ...cloth, drop: cloth.isHalfDrop ? 'half' : 'straight', stock: round(cloth.stockMm / unit), price: round((cloth.pricePerMetre * unit) / 1000) };
+  const before = { ...cloth, drop: cloth.isHalfDrop ? 'half' : 'straight', stock: round(cloth.stockMm / unit), price: round((cloth.pricePerMetre * unit) / 1000), pieces: sayPieces(cloth.pieces, system), fraying: cloth.frays ? 'fray' : 'hold' };
   const [typed, setTyped] = useState<Typed>(() => printFigures(fields, before, system));
   const [fault, setFault] = useState<Fault | undefined>();
   const { error, isBusy, run } = useSend();
@@ -71,13 +87,21 @@ export function ShelfDialog({ projectId, cloth, system, onSaved, onClose }: Shel
     const read = readFigures(fields, typed, system, before);
     setFault(read.fault);
     if (read.fault) return;
-    const { stock, price, drop, ...rest } = read.figures as Record<string, number>;
+    const { stock, price, drop, pieces: typedPieces, fraying, ...rest } = read.figures as Record<string, number>;
+    const isSame = typed.pieces === before.pieces;
+    const pieces = isSame ? cloth.pieces : readPieces(String(typedPieces ?? ''), system === 'inch' ? 'in' : 'cm');
+    if (!pieces) {
+      setFault({ what: `“${String(typedPieces)}” is no list of pieces.`, mend: 'Write width × length, with a semicolon between two pieces.', where: 'pieces' });
+      return;
+    }
     void run(async () => {
       const next = {
         name: cloth.name,
         revision: cloth.revision,
         ...rest,
         isHalfDrop: (drop as unknown) === 'half',
+        frays: (fraying as unknown) === 'fray',
+        pieces,
         stockMm: (stock ?? 0) * unit,
         pricePerMetre: ((price ?? 0) * 1000) / unit,
       };

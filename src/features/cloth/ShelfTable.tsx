@@ -9,6 +9,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import { sayToBuy, type ClothBolt, type OrderLine } from '@/core/order';
+import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { FabricChip } from '@/ui/FabricChip';
 
@@ -20,10 +21,23 @@ interface ShelfTableProps {
   readonly system: UnitSystem;
   readonly onEdit: (cloth: ShelvedCloth) => void;
   readonly onOther: (cloth: ShelvedCloth) => void;
+  /** Cloths in which glue could show, and how that is said. */
+  readonly pale: readonly string[];
+  readonly onPale: (cloth: string, isPale: boolean) => void;
 }
 
 /** Every cloth: what it is, what all bags take of it, what has to be bought. */
-export function ShelfTable({ shelf, lines, bolts, fabrics, system, onEdit, onOther }: ShelfTableProps) {
+export function ShelfTable({
+  shelf,
+  lines,
+  bolts,
+  fabrics,
+  system,
+  onEdit,
+  onOther,
+  pale,
+  onPale,
+}: ShelfTableProps) {
   const total = lines.reduce((sum, { cost }) => sum + cost, 0);
   return (
     <TableContainer>
@@ -50,6 +64,8 @@ export function ShelfTable({ shelf, lines, bolts, fabrics, system, onEdit, onOth
               system={system}
               onEdit={onEdit}
               onOther={onOther}
+              isPale={pale.includes(cloth.name)}
+              onPale={(isPale) => onPale(cloth.name, isPale)}
             />
           ))}
           <TableRow>
@@ -71,9 +87,11 @@ interface ShelfRowProps {
   readonly system: UnitSystem;
   readonly onEdit: (cloth: ShelvedCloth) => void;
   readonly onOther: (cloth: ShelvedCloth) => void;
+  readonly isPale: boolean;
+  readonly onPale: (isPale: boolean) => void;
 }
 
-function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther }: ShelfRowProps) {
+function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther, isPale, onPale }: ShelfRowProps) {
   const tooWide = bolt?.sizes[bolt.plan.tooWide[0] ?? -1];
   return (
     <TableRow>
@@ -82,6 +100,7 @@ function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther }: Shelf
           <FabricChip fabric={cloth.name} fabrics={fabrics} />
           <span>
             {cloth.name}
+            {cloth.frays && <em> frays: cut it last, handle it little.</em>}
             {tooWide && (
               <em>
                 {` A piece of ${formatLength(tooWide.widthMm, system)} × ${formatLength(tooWide.lengthMm, system)} does not go across: take a wider cloth or join it.`}
@@ -92,7 +111,10 @@ function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther }: Shelf
       </TableCell>
       <TableCell align="right">{formatLength(cloth.widthMm, system)}</TableCell>
       <TableCell align="right">{formatBolt(line?.needed ?? 0, system)}</TableCell>
-      <TableCell align="right">{formatBolt(line?.stock ?? cloth.stockMm, system)}</TableCell>
+      <TableCell align="right">
+        {formatBolt(line?.stock ?? cloth.stockMm, system)}
+        {cloth.pieces.length > 0 && <span>{` with ${counted(cloth.pieces.length, 'piece')}`}</span>}
+      </TableCell>
       <TableCell align="right">
         {line && (line.left > 0 || line.over > 0 || line.ordered > 0) ? sayToBuy(line, system) : 'enough'}
       </TableCell>
@@ -100,6 +122,15 @@ function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther }: Shelf
         {cloth.pricePerMetre > 0 ? (line?.cost ?? 0).toFixed(2) : 'no price'}
       </TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+        <Button
+          size="small"
+          aria-pressed={isPale}
+          title="Glue could show in a very pale cloth"
+          onClick={() => onPale(!isPale)}
+          aria-label={`${cloth.name} is very pale`}
+        >
+          {isPale ? 'Pale ✓' : 'Pale'}
+        </Button>
         <Button
           size="small"
           onClick={() => onOther(cloth)}

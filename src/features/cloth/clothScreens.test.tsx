@@ -45,7 +45,7 @@ const papers = [{ id: 'square', block: 'Star', fabric: 'Madder', count: 4, bags:
 const nested = (lengthMm: number): Nested => ({ placed: [{ kind: 0, turnDeg: 0, x: 0, y: 0 }], left: [0], lengthMm, density: 0.8, boundLengthMm: 40, stripsLengthMm: 100 }); // prettier-ignore
 const facts = (own = shelf, more: Partial<OrderFacts> = {}): OrderFacts => ({ wanted: { blocks: ordered, makers: 2, shelf: own, system: 'metric' }, top, kept: { order: { ...USUAL_ORDER, notions: [] }, revision: 3 }, placed: [], ...more }); // prettier-ignore
 const show = (unitSystem: 'metric' | 'inch' = 'metric', own = shelf, more: Partial<OrderFacts> = {}) =>
-  render(<ClothStation project={{ id: 'p', unitSystem } as Project} bags={bags} papers={papers} makers={[]} facts={facts(own, more)} />); // prettier-ignore
+  render(<ClothStation project={{ id: 'p', unitSystem, basting: {} } as Project} bags={bags} papers={papers} makers={[]} facts={facts(own, more)} />); // prettier-ignore
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const row = (name: string) => within(screen.getByText(name, { selector: 'td *' }).closest('tr')!);
 

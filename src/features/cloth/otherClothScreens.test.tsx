@@ -1,8 +1,10 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
+import { USUAL_CLOTH } from '@/core/cloth';
 import { Notices } from '@/ui/Notices';
 import { answering, refused } from '@/ui/testing';
 import { OtherCloth, type ClothMaker } from './OtherCloth';
+import { ShelfDialog } from './ShelfDialog';
 
 const makers: ClothMaker[] = [
   { id: 'm1', name: 'Ada', cloths: { Tar: 'Fog' } },
@@ -61,3 +63,19 @@ test('a cloth becomes two in some blocks, and one again; a refusal keeps what wa
   fireEvent.click(screen.getByText('Undo'));
   await waitFor(() => expect(asked.at(-1)?.body).toEqual({ takeBack: 'c1' }));
 });
+
+test('pieces and fraying of a cloth are typed; what is no piece is said and stays typed', async () => {
+  const asked = answering({ 'PUT /api/projects/p/cloths': ({ body }) => body });
+  const saved = vi.fn();
+  render(<ShelfDialog projectId="p" cloth={{ ...USUAL_CLOTH, name: 'Tar', revision: 2, pieces: [{ widthMm: 304.8, lengthMm: 500 }] }} system="metric" onSaved={saved} onClose={onClose} />);
+  const field = screen.getByLabelText(/^Pieces besides/) as HTMLInputElement;
+  expect(field.value).toBe('305 mm × 500 mm');
+  fireEvent.change(field, { target: { value: '30 by 45' } });
+  press('Save');
+  expect(await screen.findByText(/“30 by 45” is no list of pieces/)).toBeTruthy();
+  expect([field.value, asked.length]).toEqual(['30 by 45', 0]);
+  fireEvent.change(field, { target: { value: '30 × 45; 120 mm × 1000 mm' } });
+  press('Save');
+  await waitFor(() => expect(saved).toHaveBeenCalled());
+  expect(asked[0]?.body).toMatchObject({ frays: false, pieces: [{ widthMm: 300, lengthMm: 450 }, { widthMm: 120, lengthMm: 1000 }] });
+}); // prettier-ignore

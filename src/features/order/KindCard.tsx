@@ -24,7 +24,7 @@ import type { KindBasting, SheetKind } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { FoldException } from './FoldException';
 import { FoldPicture } from './FoldPicture';
-import { useProjectBasting } from './useProjectBasting';
+import { useProjectBasting } from '@/ui/useProjectBasting';
 import { withBasting } from './withBasting';
 
 interface KindCardProps {

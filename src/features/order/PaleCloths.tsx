@@ -3,7 +3,7 @@ import Chip from '@mui/material/Chip';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import type { BlockSheet } from '@/core/sheet';
-import { useProjectBasting } from './useProjectBasting';
+import { useProjectBasting } from '@/ui/useProjectBasting';
 
 /** Which cloths are very pale: glue may show in them, so another way of basting is proposed. For the whole project. */
 export function PaleCloths({ projectId, sheet }: { projectId: string; sheet: BlockSheet }) {

@@ -75,7 +75,8 @@ async function setOne(
       'Look at what it says now, then change it again.',
       current,
     );
-  const isCounted = shelf.stockMm !== current.stockMm;
+  const isCounted =
+    shelf.stockMm !== current.stockMm || JSON.stringify(shelf.pieces) !== JSON.stringify(current.pieces);
   const [after] = await step<{ stockAt: string }[]>`
     update cloth set shelf = ${json(step, shelf)}, revision = revision + 1,
       stock_at = case when ${isCounted} then now() else stock_at end

@@ -1,9 +1,11 @@
 import Joi from 'joi';
-import { SHELF_LIMITS } from '@/core/cloth';
+import { PIECE_LIMITS, SHELF_LIMITS } from '@/core/cloth';
 import type { ShelvedCloth } from './shelf';
 
 const figure = (name: keyof typeof SHELF_LIMITS) =>
   Joi.number().min(SHELF_LIMITS[name].least).max(SHELF_LIMITS[name].most).required();
+
+const side = Joi.number().min(PIECE_LIMITS.least).max(PIECE_LIMITS.most).required().label('piece');
 
 /** A cloth of the shelf as it is sent. */
 export const shelfSchema = Joi.object<ShelvedCloth>({
@@ -24,6 +26,11 @@ export const shelfSchema = Joi.object<ShelvedCloth>({
     .label('repeat along')
     .when('repeatWidthMm', { is: Joi.number().greater(0), then: Joi.number().greater(0) }),
   isHalfDrop: Joi.boolean().required(),
+  pieces: Joi.array()
+    .items(Joi.object({ widthMm: side, lengthMm: side }))
+    .max(PIECE_LIMITS.count)
+    .default([]),
+  frays: Joi.boolean().default(false),
   // The server notes itself when stock was counted.
   stockAt: Joi.any().strip(),
 });

@@ -2,8 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useCallback } from 'react';
 import type { ProjectBasting } from '@/core/block';
-import { asRefusal, send } from '@/ui/api';
-import { useNotice } from '@/ui/Notices';
+import { asRefusal, send } from './api';
+import { useNotice } from './Notices';
 
 /** Changes how the project folds and holds its papers, tells of it, and offers to take it back. */
 export function useProjectBasting(projectId: string) {
