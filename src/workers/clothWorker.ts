@@ -35,8 +35,9 @@ const api = {
     turns: Turns,
     system: UnitSystem,
     remnant: StandardCut | undefined,
+    own: readonly StandardCut[],
   ): Yield[] {
-    const cuts = [...(remnant ? [remnant] : []), ...standardCuts(usableMm, system)];
+    const cuts = [...(remnant ? [remnant] : []), ...standardCuts(usableMm, system, own)];
     return yieldsOf(kind, cuts, turns, system);
   },
   /** The smallest cut that shops sell and that holds all pieces. */
@@ -45,8 +46,9 @@ const api = {
     usableMm: number,
     turns: Turns,
     system: UnitSystem,
+    own: readonly StandardCut[],
   ): StandardCut | undefined {
-    return smallestCut(kinds, standardCuts(usableMm, system), turns, () => clock(CUT_SECONDS))?.cut;
+    return smallestCut(kinds, standardCuts(usableMm, system, own), turns, () => clock(CUT_SECONDS))?.cut;
   },
 };
 

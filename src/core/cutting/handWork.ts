@@ -1,9 +1,5 @@
 import { distance, type Point } from '../geometry';
-import type { UnitSystem } from '../length';
 import { itemAt } from '../lists';
-
-/** What scissors cut in a minute along a drawn line with corners, mm: a foot, or thirty centimetres; a 1″ hexagon with its allowance in about forty seconds. */
-export const HAND_MM_PER_MINUTE: Readonly<Record<UnitSystem, number>> = { inch: 304.8, metric: 300 };
 
 /** Cutting round every piece by hand. */
 export interface HandWork {
@@ -15,6 +11,7 @@ export interface HandWork {
 /**
  * What it takes to cut pieces out one by one along their outlines; a line that two pieces share is cut once for each.
  * @param kinds cut outlines, allowance included, mm
+ * @param mmPerMinute what scissors cut along a drawn line with corners: thirty centimetres, a 1″ hexagon in about forty seconds
  */
 export function handWork(
   kinds: readonly { readonly polygon: readonly Point[]; readonly count: number }[],

@@ -15,5 +15,5 @@ export {
   type BoltWork,
   type CuttingPace,
 } from './boltPlan';
-export { HAND_MM_PER_MINUTE, handWork, type HandWork } from './handWork';
+export { handWork, type HandWork } from './handWork';
 export { fromPieces, type ClothPiece, type CutPiece, type FromPieces } from './fromPieces';

@@ -11,8 +11,9 @@ export interface StandardCut {
 /**
  * Cuts as shops sell them, smallest first. A fat cut is half of the cloth's width: where that is less than its name says, it is less.
  * @param usableMm width of the bolt between its selvedges, mm
+ * @param own cuts that a shop adds; those wider than the bolt are left out
  */
-export function standardCuts(usableMm: number, system: UnitSystem): StandardCut[] {
+export function standardCuts(usableMm: number, system: UnitSystem, own: readonly StandardCut[] = []): StandardCut[] {
   const half = (nominalMm: number) => Math.min(nominalMm, usableMm / 2);
   const inch = (name: string, width: number, length: number): StandardCut => ({ name, widthMm: width * MM_PER_INCH, lengthMm: length * MM_PER_INCH }); // prettier-ignore
   const cuts = system === 'inch'
@@ -34,7 +35,8 @@ export function standardCuts(usableMm: number, system: UnitSystem): StandardCut[
         { name: 'quarter metre, 25 cm × width', widthMm: usableMm, lengthMm: 250 },
         { name: 'half metre, 50 cm × width', widthMm: usableMm, lengthMm: 500 },
       ];
-  return cuts.sort((a, b) => a.widthMm * a.lengthMm - b.widthMm * b.lengthMm);
+  const added = own.filter(({ widthMm }) => widthMm <= usableMm);
+  return [...cuts, ...added].sort((a, b) => a.widthMm * a.lengthMm - b.widthMm * b.lengthMm);
 } // prettier-ignore
 
 /** No layout uses more of a piece than this; smaller cuts are not tried. */

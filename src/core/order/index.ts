@@ -18,6 +18,7 @@ export {
 export { cheapestPacks, costOf, type PackCount, type PackSize } from './packs';
 export {
   CUT_LIMITS_MM,
+  MOST_OWN_CUTS,
   MOST_PAPER_PACKS,
   NOTION_LIMITS,
   ORDER_LIMITS,

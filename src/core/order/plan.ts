@@ -1,10 +1,15 @@
-import type { CuttingPace } from '../cutting';
+import type { CuttingPace, StandardCut } from '../cutting';
 import type { PackSize } from './packs';
 import type { WornPapers } from './wornPapers';
 import type { TopPieces } from '../setting';
 
 /** What is bought beside cloth, and how; money as the shop counts it, 0 where a price is not known. */
 export interface OrderFigures extends CuttingPace {
+  /** A piece for hand cutting: more than the allowance at the rim of its block, less where a side stays raw, mm. */
+  readonly outerMoreMm: number;
+  readonly rawLessMm: number;
+  /** What scissors cut along a drawn line in a minute, mm. */
+  readonly handMmPerMinute: number;
   /** Bags made up beside those of the makers: one of every block for each. */
   readonly spareSets: number;
   readonly papersInPack: number;
@@ -48,6 +53,8 @@ export interface OrderPlan {
   /** Of which cloth the parts of the top are; those without one are not ordered. */
   readonly topCloths: Readonly<Partial<Record<keyof TopPieces, string>>>;
   readonly givenCuts: readonly GivenCut[];
+  /** Cuts that are sold here besides the usual ones. */
+  readonly ownCuts: readonly StandardCut[];
   /** What is there of papers (count), thread (m) and notions (their units); cloth is counted on the shelf. */
   readonly stock: Readonly<Record<string, number>>;
   /** Of the papers there, those that were sewn with. */
@@ -71,6 +78,9 @@ export const USUAL_ORDER: OrderPlan = {
     throughMinutes: 1,
     crossMinutes: 0.25,
     layers: 4,
+    outerMoreMm: 0,
+    rawLessMm: 0,
+    handMmPerMinute: 300,
   },
   notions: [
     { what: 'Needles', amount: 2, per: 'maker', unit: 'needles', pack: 20, price: 0 },
@@ -79,6 +89,7 @@ export const USUAL_ORDER: OrderPlan = {
   paperPacks: [],
   topCloths: {},
   givenCuts: [],
+  ownCuts: [],
   stock: {},
   worn: {},
   stockAt: {},
@@ -100,6 +111,9 @@ export const ORDER_LIMITS: Readonly<
   throughMinutes: { least: 0, most: 60 },
   crossMinutes: { least: 0, most: 60 },
   layers: { least: 1, most: 12, isWhole: true },
+  outerMoreMm: { least: 0, most: 50 },
+  rawLessMm: { least: 0, most: 25 },
+  handMmPerMinute: { least: 20, most: 5000 },
 };
 
 export const NOTION_LIMITS = {
@@ -110,6 +124,9 @@ export const NOTION_LIMITS = {
   count: 30,
   letters: 60,
 } as const;
+
+/** Cuts that a shop adds to the usual ones. */
+export const MOST_OWN_CUTS = 20;
 
 /** Further packs of papers. */
 export const MOST_PAPER_PACKS = 6;

@@ -132,8 +132,11 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
         {...{ bags, shelf, system }}
         given={plan.givenCuts}
         onGive={(givenCuts) => change({ givenCuts }, 'cuts that bags are given')}
+        ownCuts={plan.ownCuts}
+        onOwnCuts={(ownCuts) => change({ ownCuts }, 'own cuts')}
+        handMmPerMinute={plan.figures.handMmPerMinute}
       />
-      <YieldPanel papers={papers} shelf={shelf} system={system} />
+      <YieldPanel papers={papers} shelf={shelf} system={system} ownCuts={plan.ownCuts} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
       {other !== undefined && (
         <OtherCloth

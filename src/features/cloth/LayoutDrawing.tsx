@@ -3,17 +3,20 @@ import { formatLength, type UnitSystem } from '@/core/length';
 import { boxOfPoints } from '@/core/geometry';
 import type { Nested, PieceKind } from '@/core/nesting';
 import type { ShelfCloth } from '@/core/cloth';
+import type { UsedArea } from './useLayout';
 import { DimensionLine } from './DimensionLine';
 
 interface LayoutDrawingProps {
   readonly kinds: readonly PieceKind[];
   readonly nested: Nested;
+  /** Of the cloth, not to be used. */
+  readonly used?: readonly UsedArea[];
   readonly cloth: ShelfCloth;
   readonly system: UnitSystem;
 }
 
 /** A layout drawn to scale, the bolt lying across the page: selvedges shaded, each kind by its number, dimension lines along width and length. */
-export function LayoutDrawing({ kinds, nested, cloth, system }: LayoutDrawingProps) {
+export function LayoutDrawing({ kinds, nested, used = [], cloth, system }: LayoutDrawingProps) {
   const { widthMm, selvedgeMm } = cloth;
   const { lengthMm } = nested;
   const edge = widthMm * 0.09;
@@ -30,6 +33,19 @@ export function LayoutDrawing({ kinds, nested, cloth, system }: LayoutDrawingPro
       {[0, widthMm - selvedgeMm].map((x) => (
         <rect key={x} x={x} width={selvedgeMm} height={lengthMm} fill="currentColor" opacity={0.18} />
       ))}
+      {used
+        .filter(({ y }) => y < lengthMm)
+        .map(({ x, y, widthMm: wide, lengthMm: long }) => (
+          <rect
+            key={`${x} ${y}`}
+            x={x}
+            y={y}
+            width={wide}
+            height={Math.min(long, lengthMm - y)}
+            fill="currentColor"
+            opacity={0.3}
+          />
+        ))}
       {nested.placed.map(
         ({ kind, turnDeg, x, y }, index) =>
         <Piece key={index} polygon={kinds[kind]?.polygon ?? []} number={kind + 1} of={kinds.length} turnDeg={turnDeg} x={x} y={y} size={size} />, // prettier-ignore

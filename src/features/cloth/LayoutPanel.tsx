@@ -6,7 +6,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { worthOf } from '@/core/cloth';
-import { HAND_MM_PER_MINUTE, handWork, type StandardCut } from '@/core/cutting';
+import { handWork, type StandardCut } from '@/core/cutting';
 import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import type { GivenCut } from '@/core/order';
 import type { PieceKind } from '@/core/nesting';
@@ -16,7 +16,9 @@ import { Choice } from '@/ui/Choice';
 import { Facts } from '@/ui/Facts';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { LayoutDrawing } from './LayoutDrawing';
-import { useLayout, type Layout } from './useLayout';
+import { OwnCuts } from './OwnCuts';
+import { UsedAreas } from './UsedAreas';
+import { useLayout, type Layout, type UsedArea } from './useLayout';
 
 /** The pieces that one bag takes of one cloth. */
 export interface BagPieces {
@@ -34,15 +36,30 @@ interface LayoutPanelProps {
   /** Pieces of cloth that bags are given whole, and how that is changed. */
   readonly given: readonly GivenCut[];
   readonly onGive: (given: readonly GivenCut[]) => void;
+  readonly ownCuts: readonly StandardCut[];
+  readonly onOwnCuts: (cuts: readonly StandardCut[]) => void;
+  /** What scissors cut in a minute, mm. */
+  readonly handMmPerMinute: number;
 }
 
 /** One bag's pieces of one cloth, laid out to be cut round with scissors; what that saves against strips. */
-export function LayoutPanel({ bags, shelf, system, given, onGive }: LayoutPanelProps) {
+export function LayoutPanel({
+  bags,
+  shelf,
+  system,
+  given,
+  onGive,
+  ownCuts,
+  onOwnCuts,
+  handMmPerMinute,
+}: LayoutPanelProps) {
   const { layout, start, stop, clear } = useLayout(system);
   const [chosen, setChosen] = useState(() => String(fullest(bags)));
+  const [used, setUsed] = useState<Readonly<Record<string, readonly UsedArea[]>>>({});
   const bag = bags[Number(chosen)];
   const cloth = shelf.find(({ name }) => name === bag?.fabric);
   if (!bag || !cloth) return null;
+  const areas = used[cloth.name] ?? [];
   const choose = (value: string) => {
     clear();
     setChosen(value);
@@ -70,11 +87,21 @@ export function LayoutPanel({ bags, shelf, system, given, onGive }: LayoutPanelP
         {isRunning ? (
           <Button onClick={stop}>Stop and keep this</Button>
         ) : (
-          <Button variant="contained" onClick={() => void start(bag.kinds, cloth)}>
+          <Button variant="contained" onClick={() => void start(bag.kinds, cloth, { used: areas, ownCuts })}>
             Lay it out
           </Button>
         )}
       </Stack>
+      <UsedAreas
+        areas={areas}
+        widthMm={cloth.widthMm}
+        system={system}
+        onChange={(next) => {
+          clear();
+          setUsed({ ...used, [cloth.name]: next });
+        }}
+      />
+      <OwnCuts cuts={ownCuts} system={system} onChange={onOwnCuts} />
       {own && (
         <Typography sx={{ mt: 1 }}>
           {`Each bag of ${bag.block} is given a ${own.name} of ${bag.fabric}, not its pieces cut. `}
@@ -93,13 +120,25 @@ export function LayoutPanel({ bags, shelf, system, given, onGive }: LayoutPanelP
       )}
       {layout?.nested && (
         <Stack spacing={2} sx={{ mt: 2 }}>
-          <LayoutFacts layout={layout} bag={bag} cloth={cloth} system={system} />
+          <LayoutFacts
+            layout={layout}
+            bag={bag}
+            cloth={cloth}
+            system={system}
+            handMmPerMinute={handMmPerMinute}
+          />
           {layout.cut && (
             <Button onClick={() => give(layout.cut ?? undefined)} sx={{ alignSelf: 'start' }}>
               {`Give each bag of ${bag.block} this ${layout.cut.name}`}
             </Button>
           )}
-          <LayoutDrawing kinds={bag.kinds} nested={layout.nested} cloth={cloth} system={system} />
+          <LayoutDrawing
+            kinds={bag.kinds}
+            nested={layout.nested}
+            used={areas}
+            cloth={cloth}
+            system={system}
+          />
           <Box component="ol" sx={{ m: 0, pl: 3, columns: { sm: 2 } }}>
             {bag.kinds.map(({ id, count }) => (
               <li key={id}>{`${count} × ${id}`}</li>
@@ -128,9 +167,10 @@ interface LayoutFactsProps {
   readonly bag: BagPieces;
   readonly cloth: ShelvedCloth;
   readonly system: UnitSystem;
+  readonly handMmPerMinute: number;
 }
 
-function LayoutFacts({ layout: { nested, cut }, bag, cloth, system }: LayoutFactsProps) {
+function LayoutFacts({ layout: { nested, cut }, bag, cloth, system, handMmPerMinute }: LayoutFactsProps) {
   if (!nested) return null;
   const { lengthMm, stripsLengthMm, density, boundLengthMm } = nested;
   const saved = stripsLengthMm === undefined ? 0 : (stripsLengthMm - lengthMm) * bag.bags;
@@ -142,8 +182,8 @@ function LayoutFacts({ layout: { nested, cut }, bag, cloth, system }: LayoutFact
   ];
   if (saved > 0)
     rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${money > 0 ? `, worth ${money.toFixed(2)}` : ''}`]);
-  const byHand = handWork(bag.kinds, HAND_MM_PER_MINUTE[system]);
-  rows.push(['cut round by hand', `${formatBolt(byHand.lineMm, system)} of cutting line for one bag, about ${formatMinutes(byHand.minutes)} at ${formatLength(HAND_MM_PER_MINUTE[system], system)} a minute`]);
+  const byHand = handWork(bag.kinds, handMmPerMinute);
+  rows.push(['cut round by hand', `${formatBolt(byHand.lineMm, system)} of cutting line for one bag, about ${formatMinutes(byHand.minutes)} at ${formatLength(handMmPerMinute, system)} a minute`]);
   rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : `${cut.name}${worthText(cloth, cut)}`]);
   return <Facts rows={rows} />;
 } // prettier-ignore

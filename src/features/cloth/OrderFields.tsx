@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { UnitSystem } from '@/core/length';
+import { MM_PER_INCH, type UnitSystem } from '@/core/length';
 import {
   MOST_PAPER_PACKS,
   NOTION_LIMITS,
@@ -27,8 +27,19 @@ const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
   throughMinutes: 'Minutes for a cut right across',
   crossMinutes: 'Minutes for a cut across strips',
   layers: 'Strips cut at once',
+  outerMoreMm: 'More allowance at the rim of blocks',
+  rawLessMm: 'Less allowance where a side stays raw',
+  handMmPerMinute: 'Cut by hand in a minute',
 };
-const YARD_M = 0.9144;
+/** Figures that are typed in the project’s own unit: its name, and how much of the figure it is. */
+const UNITS: Readonly<
+  Partial<Record<keyof OrderFigures, Readonly<Record<UnitSystem, readonly [string, number]>>>>
+> = {
+  boltMetres: { metric: ['', 1], inch: ['yards', 0.9144] },
+  outerMoreMm: { metric: ['mm', 1], inch: ['″', MM_PER_INCH] },
+  rawLessMm: { metric: ['mm', 1], inch: ['″', MM_PER_INCH] },
+  handMmPerMinute: { metric: ['cm', 10], inch: ['″', MM_PER_INCH] },
+};
 const NAMES = Object.keys(LABELS) as (keyof OrderFigures)[];
 
 interface OrderFieldsProps {
@@ -46,16 +57,17 @@ export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' }, gap: 1.5 }}>
         {NAMES.map((name) => {
-          // Bolts are as long as their shop says, in metres or yards.
-          const unit = name === 'boltMetres' && system === 'inch' ? YARD_M : 1;
+          const [unitName, unit] = UNITS[name]?.[system] ?? ['', 1];
+          const own = name === 'boltMetres' && system === 'inch' ? 'Yards on a bolt' : LABELS[name];
           const { least, most, isWhole } = ORDER_LIMITS[name];
           return (
             <NumberField
               key={name}
-              label={unit === 1 ? LABELS[name] : 'Yards on a bolt'}
+              label={unitName === '' || unitName === 'yards' ? own : `${own}, ${unitName}`}
               value={figures[name] / unit}
-              {...{ least, isWhole }}
-              most={Math.floor(most / unit)}
+              {...{ isWhole }}
+              least={least / unit}
+              most={name === 'boltMetres' ? Math.floor(most / unit) : most / unit}
               onChange={(value) => onChange({ ...figures, [name]: Math.max(least, value * unit) })}
             />
           );

@@ -25,10 +25,11 @@ interface YieldPanelProps {
   readonly papers: readonly FussyPaper[];
   readonly shelf: readonly ShelvedCloth[];
   readonly system: UnitSystem;
+  readonly ownCuts: readonly StandardCut[];
 }
 
 /** How many of a paper each cut that shops sell gives, in strips and laid close; and what a remnant gives. */
-export function YieldPanel({ papers, shelf, system }: YieldPanelProps) {
+export function YieldPanel({ papers, shelf, system, ownCuts }: YieldPanelProps) {
   const [chosen, setChosen] = useState('0');
   const [width, setWidth] = useState('');
   const [length, setLength] = useState('');
@@ -63,7 +64,7 @@ export function YieldPanel({ papers, shelf, system }: YieldPanelProps) {
           <TextField label="Remnant: length" value={length} error={read.fault !== undefined} onChange={({ target }) => { clear(); setLength(target.value); }} />
         </Stack>
         <ErrorNote error={read.fault} />
-        <Button variant="contained" disabled={read.fault !== undefined || yields === 'counting'} sx={{ alignSelf: 'flex-start' }} onClick={() => void count(paper, cloth, read.value)}>
+        <Button variant="contained" disabled={read.fault !== undefined || yields === 'counting'} sx={{ alignSelf: 'flex-start' }} onClick={() => void count(paper, cloth, read.value, ownCuts)}>
           {yields === 'counting' ? 'Counting …' : 'Count them'}
         </Button>
       </Stack>
@@ -81,12 +82,12 @@ function useYields(system: UnitSystem) {
     worker.current = null;
   };
   useEffect(() => end, []);
-  const count = async ({ id, cut }: FussyPaper, cloth: ShelvedCloth, remnant: StandardCut | undefined) => {
+  const count = async ({ id, cut }: FussyPaper, cloth: ShelvedCloth, remnant: StandardCut | undefined, ownCuts: readonly StandardCut[]) => {
     end();
     setYields('counting');
     const own = new Worker(new URL('../../workers/clothWorker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
-    const found = await wrap<ClothWorker>(own).yields({ id, polygon: cut }, usableWidth(cloth), cloth.turns, system, remnant);
+    const found = await wrap<ClothWorker>(own).yields({ id, polygon: cut }, usableWidth(cloth), cloth.turns, system, remnant, ownCuts);
     if (worker.current !== own) return;
     setYields(found);
     end();

@@ -260,7 +260,7 @@ test('yields are counted for a paper, with a remnant where one is given; half a 
   const rows = await within(await screen.findByRole('table', { name: 'Yields' })).findAllByRole('row');
   // Half a metre of the bolt for 10.00 gives 125: 0.08 each.
   expect(rows.map((one) => one.textContent)).toEqual(['Piece of clothIn stripsLaid closeCloth for one, laid close', 'half metre1001250.080']);
-  expect(worker.asked.slice(1)).toEqual([1000, 'any', 'metric', { name: 'this remnant, 300 mm × 450 mm', widthMm: 300, lengthMm: 450 }]);
+  expect(worker.asked.slice(1)).toEqual([1000, 'any', 'metric', { name: 'this remnant, 300 mm × 450 mm', widthMm: 300, lengthMm: 450 }, []]);
   fireEvent.change(screen.getByLabelText('Remnant: length'), { target: { value: '' } });
   expect(screen.queryByRole('table', { name: 'Yields' })).toBeNull();
 }); // prettier-ignore

@@ -10,6 +10,26 @@ import type { ClothWorker } from '@/workers/clothWorker';
 /** Seconds that a layout is improved for, unless it is stopped. */
 const SECONDS = 12;
 
+/** A rectangle of the cloth that cannot be used: it was cut out, or it has a flaw; mm from the rim at the left and from the cut edge. */
+export interface UsedArea {
+  readonly x: number;
+  readonly y: number;
+  readonly widthMm: number;
+  readonly lengthMm: number;
+}
+
+interface LayoutWish {
+  readonly used: readonly UsedArea[];
+  readonly ownCuts: readonly StandardCut[];
+}
+
+const cornersOf = ({ x, y, widthMm, lengthMm }: UsedArea) => [
+  { x, y },
+  { x: x + widthMm, y },
+  { x: x + widthMm, y: y + lengthMm },
+  { x, y: y + lengthMm },
+];
+
 export interface Layout {
   /** The best so far. */
   readonly nested: Nested | undefined;
@@ -28,21 +48,21 @@ export function useLayout(system: UnitSystem) {
     worker.current = null;
   };
   useEffect(() => end, []);
-  const start = async (kinds: readonly PieceKind[], cloth: ShelfCloth) => {
+  const start = async (kinds: readonly PieceKind[], cloth: ShelfCloth, { used, ownCuts }: LayoutWish) => {
     end();
     setLayout({ nested: undefined, spent: 0, cut: undefined });
     const own = new Worker(new URL('../../workers/clothWorker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
     const isStill = () => worker.current === own;
     const api = wrap<ClothWorker>(own);
-    const roll = { width: cloth.widthMm, length: Infinity, selvedge: cloth.selvedgeMm, turns: cloth.turns, used: [] };
+    const roll = { width: cloth.widthMm, length: Infinity, selvedge: cloth.selvedgeMm, turns: cloth.turns, used: used.map(cornersOf) };
     const hear = proxy((nested: Nested, spent: number) => {
       if (isStill()) setLayout({ nested, spent, cut: undefined });
     });
     const nested = await api.lay(kinds, roll, system, SECONDS, hear);
     if (!isStill()) return;
     setLayout({ nested, spent: 1, cut: undefined });
-    const cut = await api.smallest(kinds, usableWidth(cloth), cloth.turns, system);
+    const cut = await api.smallest(kinds, usableWidth(cloth), cloth.turns, system, ownCuts);
     if (!isStill()) return;
     setLayout({ nested, spent: 1, cut: cut ?? null });
     end();

@@ -1,10 +1,12 @@
 import Joi from 'joi';
 import {
   CUT_LIMITS_MM,
+  MOST_OWN_CUTS,
   MOST_PAPER_PACKS,
   NOTION_LIMITS,
   ORDER_LIMITS,
   TOP_PARTS,
+  USUAL_ORDER,
   type OrderPlan,
 } from '@/core/order';
 
@@ -48,7 +50,14 @@ const givenCut = Joi.object({
 /** What the host decided about buying, as it is sent. */
 export const orderSchema = Joi.object<OrderPlan>({
   figures: Joi.object(
-    Object.fromEntries(Object.entries(ORDER_LIMITS).map(([name, limits]) => [name, figure(limits)])),
+    Object.fromEntries(
+      Object.entries(ORDER_LIMITS).map(([name, limits]) => [
+        name,
+        figure(limits)
+          .optional()
+          .default(USUAL_ORDER.figures[name as keyof typeof ORDER_LIMITS]),
+      ]),
+    ),
   ).required(),
   notions: Joi.array()
     .items(notion)
@@ -71,6 +80,17 @@ export const orderSchema = Joi.object<OrderPlan>({
         a.blockId === b.blockId && a.fabric === b.fabric,
     ) // prettier-ignore
     .required(),
+  ownCuts: Joi.array()
+    .items(
+      Joi.object({
+        name: words(NAME_LETTERS).label('name'),
+        widthMm: figure(CUT_LIMITS_MM),
+        lengthMm: figure(CUT_LIMITS_MM),
+      }),
+    )
+    .max(MOST_OWN_CUTS)
+    .unique('name')
+    .default([]),
   stock: byKey(Joi.number().min(0).max(MOST_STOCK).label('stock')),
   worn: Joi.object()
     .pattern(

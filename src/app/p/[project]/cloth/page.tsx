@@ -21,6 +21,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
   const { project, blocks, fabrics } = await loadBlocks(projectId);
   const { makers, kits } = await loadPeople(projectId);
   const facts = await orderFacts(database(), project, { blocks, makers, kits });
+  const { outerMoreMm, rawLessMm } = facts.kept.order.figures;
   const bagsOf = (blockId: string) => topsOf(sewersOf(blockId, makers));
   const bags = blocks.flatMap(({ id, name, sheet }) => {
     const names = nameKinds(sheet.bag.papers.map(({ kind }) => kind), project.unitSystem); // prettier-ignore
@@ -32,6 +33,8 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
       kinds: cutPieces(sheet.patches, fabric, names, {
         allowanceMm: project.allowanceMm,
         backgroundMoreMm: BACKGROUND_MORE_MM,
+        outerMoreMm,
+        rawLessMm,
       }),
     }));
   });
