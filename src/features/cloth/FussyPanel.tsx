@@ -16,6 +16,7 @@ import { FussyPicture } from './FussyPicture';
 import type { FussyPaper } from './fussyRequest';
 import { FussySheet } from './FussySheet';
 import { FussyWheel } from './FussyWheel';
+import { MOST_POINTS, type FussyPoint } from './fussyRequest';
 import { useFussy } from './useFussy';
 
 interface FussyPanelProps {
@@ -29,6 +30,7 @@ interface FussyPanelProps {
 /** Papers cut round the same point of a print: choose it, see what the wheel will look like, and find the most whole sets. */
 export function FussyPanel({ projectId, papers, shelf, fabrics, system }: FussyPanelProps) {
   const printed = papers.filter(({ fabric }) => shelf.some((cloth) => cloth.name === fabric && hasRepeat(cloth)));
+  const [before, setBefore] = useState<readonly FussyPoint[]>([]);
   const [chosen, setChosen] = useState(() => Math.max(0, printed.findIndex(({ count }) => count === Math.max(...printed.map((one) => one.count)))));
   const paper = printed[chosen] ?? printed[0];
   const cloth = shelf.find(({ name }) => name === paper?.fabric);
@@ -46,7 +48,13 @@ export function FussyPanel({ projectId, papers, shelf, fabrics, system }: FussyP
             choices={printed.map((one, index) => [String(index), `${one.block}, ${one.fabric}: ${one.count} × ${one.id}`])}
             onChange={(value) => setChosen(Number(value))}
           />
-          <PaperOnPrint key={`${chosen} ${cloth.revision}`} projectId={projectId} paper={paper} cloth={cloth} fabrics={fabrics} system={system} />
+          <PaperOnPrint
+            key={`${chosen} ${cloth.revision} ${before.length}`}
+            {...{ projectId, paper, cloth, fabrics, system }}
+            papers={papers.filter(({ fabric }) => fabric === cloth.name)}
+            before={before.filter((point) => point.paper.fabric === cloth.name)}
+            onBefore={setBefore}
+          />
         </>
       ) : (
         <Typography>Say under “Change” how far apart the motifs of a cloth are; then papers can be cut round one of them.</Typography>
@@ -61,12 +69,17 @@ interface PaperOnPrintProps {
   readonly cloth: ShelvedCloth;
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
+  /** All papers of this cloth. */
+  readonly papers: readonly FussyPaper[];
+  /** Points whose sets are wanted before this one’s. */
+  readonly before: readonly FussyPoint[];
+  readonly onBefore: (points: readonly FussyPoint[]) => void;
 }
 
 /** A piece is taken to be this long where nothing is in stock: half a metre, half a yard; mm. */
 const USUAL_PIECE_MM = { metric: 500, inch: 18 * MM_PER_INCH } as const;
 
-function PaperOnPrint({ projectId, paper, cloth, fabrics, system }: PaperOnPrintProps) {
+function PaperOnPrint({ projectId, paper, cloth, fabrics, system, papers, before, onBefore }: PaperOnPrintProps) {
   const points = referencePoints(paper.paper);
   const [motif, setMotif] = useState<Motif>(() => ({ about: points[0]?.at ?? { x: 0, y: 0 }, turnDeg: 0 }));
   const [setOf, setSetOf] = useState(() => String(Math.min(paper.count, wheelOf(paper.paper).copies)));
@@ -102,12 +115,27 @@ function PaperOnPrint({ projectId, paper, cloth, fabrics, system }: PaperOnPrint
             <TextField label="Length of the piece" value={length} error={!isRight} onChange={({ target }) => { clear(); setLength(target.value); }} />
           </Stack>
           <ErrorNote error={read.fault ?? error} />
-          <Button variant="contained" disabled={isBusy || !isRight} sx={{ alignSelf: 'flex-start' }} onClick={() => read.value && void find({ paper, cloth, motif, ...read.value })}>
+          {before.length > 0 && (
+            <Box component="ol" aria-label="Points before this one" sx={{ m: 0, pl: 3 }}>
+              {before.map((point, index) => (
+                <li key={index}>
+                  {`${point.paper.block}: ${point.paper.id}, sets of ${point.setOf} `}
+                  <Button size="small" aria-label={`Take out point ${index + 1}`} onClick={() => onBefore(before.filter((_, other) => other !== index))}>
+                    Take out
+                  </Button>
+                </li>
+              ))}
+            </Box>
+          )}
+          <Button disabled={!isRight || before.length >= MOST_POINTS - 1} sx={{ alignSelf: 'flex-start' }} onClick={() => read.value && onBefore([...before, { paper, motif, setOf: read.value.setOf }])}>
+            Sets of this point first, then of another
+          </Button>
+          <Button variant="contained" disabled={isBusy || !isRight} sx={{ alignSelf: 'flex-start' }} onClick={() => read.value && void find({ cloth, lengthMm: read.value.lengthMm, points: [...before, { paper, motif, setOf: read.value.setOf }] })}>
             {isBusy && !answer ? 'Looking …' : 'Find the most sets'}
           </Button>
         </Stack>
       </Box>
-      {answer && <FussySheet answer={answer} fabrics={fabrics} system={system} />}
+      {answer && <FussySheet answer={answer} papers={papers} fabrics={fabrics} system={system} />}
     </>
   );
 } // prettier-ignore

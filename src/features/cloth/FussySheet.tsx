@@ -12,41 +12,53 @@ import { boxOfPoints, type Point } from '@/core/geometry';
 import { formatLength, type UnitSystem } from '@/core/length';
 import { counted } from '@/core/words';
 import { RepeatPattern } from '@/ui/swatches';
-import { inCuttingOrder } from './fussyRequest';
+import { inCuttingOrder, type FussyFound, type FussyPaper, type FussyPoint } from './fussyRequest';
 import type { FussyAnswer } from './useFussy';
+import { useGaps, wantedIn, type GapPiece } from './useGaps';
 
 interface FussySheetProps {
   readonly answer: FussyAnswer;
+  /** All papers of this cloth: they go into the gaps. */
+  readonly papers: readonly FussyPaper[];
   readonly fabrics: readonly string[];
   readonly system: UnitSystem;
 }
 
 const pointsOf = (outline: readonly Point[]) => outline.map(({ x, y }) => `${x},${y}`).join(' ');
 
-/** What was found: how many sets, what would give more, where each is cut, and the window to cut by. */
-export function FussySheet({ answer, fabrics, system }: FussySheetProps) {
-  const { found, paper, setOf, more } = answer;
-  const wanted = Math.ceil((paper.count * paper.bags) / setOf);
+/** What was found: how many sets, what would give more, where each is cut, the windows to cut by, and what goes into the gaps. */
+export function FussySheet({ answer, papers, fabrics, system }: FussySheetProps) {
+  const { found, points, more } = answer;
+  const { pieces, fill } = useGaps(system);
   const cuts = inCuttingOrder(found.placed);
+  const others = wantedIn(answer, papers);
   return (
     <Stack spacing={1.5} sx={{ mt: 2 }}>
+      {points.map((point, index) => (
+        <SetsOf key={index} point={point} index={index} of={points.length} found={found} />
+      ))}
       <Typography>
-        <strong>{`${counted(found.sets, 'whole set')} of ${setOf}.`}</strong>{' '}
-        {found.isProven ? 'No choice of motifs gives more.' : `No choice gives more than ${found.most}.`}{' '}
-        {found.sets >= wanted ? `All ${counted(paper.bags, 'bag')} want ${wanted}: it is enough.` : `All ${counted(paper.bags, 'bag')} want ${counted(wanted, 'set')}: ${wanted - found.sets} are missing.`}
-      </Typography>
-      <Typography>
-        {more === undefined ? 'What would give more is looked for …' : more.length === 0 ? 'Neither one more repeat of cloth nor a narrower allowance gives another set.' : more.join(' ')}
+        {more === undefined ? 'What would give more is looked for …' : more.length === 0 ? 'Neither one more repeat of cloth, nor a narrower allowance, nor the paper a little aside gives another set.' : more.join(' ')}
       </Typography>
       {cuts.length > 0 && (
         <>
-          <CutsDrawing answer={answer} cuts={cuts} fabrics={fabrics} system={system} />
-          <Stack direction="row" className="no-print">
+          <CutsDrawing answer={answer} cuts={cuts} gaps={Array.isArray(pieces) ? pieces : []} fabrics={fabrics} system={system} />
+          <Stack direction="row" className="no-print" sx={{ gap: 1, flexWrap: 'wrap' }}>
             <Button onClick={() => window.print()}>Print the cutting sheet and the window</Button>
+            {others.length > 0 && (
+              <Button disabled={pieces === 'busy'} onClick={() => void fill(answer, papers)}>
+                {pieces === 'busy' ? 'Filling the gaps …' : 'What else goes into the gaps'}
+              </Button>
+            )}
           </Stack>
+          {Array.isArray(pieces) && <Typography role="status">{sayGaps(pieces)}</Typography>}
           <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr auto' }, gap: 2, alignItems: 'start' }}>
-            <CutsTable cuts={cuts} setOf={setOf} system={system} />
-            <WindowTemplate answer={answer} />
+            <CutsTable cuts={cuts} points={points} system={system} />
+            <Stack spacing={2}>
+              {points.map((point, index) => (
+                <WindowTemplate key={index} point={point} name={points.length > 1 ? `${index + 1}: ${point.paper.id}` : ''} />
+              ))}
+            </Stack>
           </Box>
         </>
       )}
@@ -54,13 +66,42 @@ export function FussySheet({ answer, fabrics, system }: FussySheetProps) {
   );
 } // prettier-ignore
 
-interface CutsDrawingProps extends FussySheetProps {
-  readonly cuts: readonly Point[];
+interface SetsOfProps {
+  readonly point: FussyPoint;
+  readonly index: number;
+  readonly of: number;
+  readonly found: FussyFound;
 }
 
-/** The piece to scale with its print and every cut by its number. */
-function CutsDrawing({ answer: { cloth, lengthMm, paper, motif }, cuts, fabrics, system }: CutsDrawingProps) {
-  const outline = outlineAbout(paper.cut, motif);
+function SetsOf({ point: { paper, setOf }, index, of, found }: SetsOfProps) {
+  const { sets, most } = found.points[index] ?? { sets: 0, most: 0 };
+  const wanted = Math.ceil((paper.count * paper.bags) / setOf);
+  const isMost = found.isProven || most === sets;
+  return (
+    <Typography>
+      {of > 1 && `${index + 1}. ${paper.block}, ${paper.id}: `}
+      <strong>{`${counted(sets, 'whole set')} of ${setOf}.`}</strong>{' '}
+      {isMost ? 'No choice of motifs gives more.' : `No choice gives more than ${most}.`}{' '}
+      {sets >= wanted ? `All ${counted(paper.bags, 'bag')} want ${wanted}: it is enough.` : `All ${counted(paper.bags, 'bag')} want ${counted(wanted, 'set')}: ${wanted - sets} are missing.`}
+    </Typography>
+  );
+} // prettier-ignore
+
+/** “In the gaps: 12 × Star: kite.” */
+function sayGaps(pieces: readonly GapPiece[]): string {
+  if (pieces.length === 0) return 'Nothing else goes into the gaps.';
+  const names = [...new Set(pieces.map(({ id }) => id))];
+  return `In the gaps: ${names.map((name) => `${pieces.filter(({ id }) => id === name).length} × ${name}`).join(', ')}.`;
+}
+
+interface CutsDrawingProps extends Omit<FussySheetProps, 'papers'> {
+  readonly cuts: FussyFound['placed'];
+  readonly gaps: readonly GapPiece[];
+}
+
+/** The piece to scale with its print, every cut by its number, and what lies in the gaps. */
+function CutsDrawing({ answer: { cloth, lengthMm, points }, cuts, gaps, fabrics, system }: CutsDrawingProps) {
+  const outlines = points.map(({ paper, motif }) => outlineAbout(paper.cut, motif));
   const { widthMm, selvedgeMm, repeatWidthMm, repeatHeightMm, isHalfDrop } = cloth;
   const size = Math.max(8, repeatWidthMm / 4);
   return (
@@ -72,15 +113,18 @@ function CutsDrawing({ answer: { cloth, lengthMm, paper, motif }, cuts, fabrics,
       sx={{ width: '100%', maxHeight: 560, display: 'block' }}
     >
       <defs>
-        <RepeatPattern id="fussy-piece" fabric={paper.fabric} fabrics={fabrics} widthMm={repeatWidthMm} heightMm={repeatHeightMm} isHalfDrop={isHalfDrop} transform={`translate(${repeatWidthMm / 2} ${repeatHeightMm / 2})`} />
+        <RepeatPattern id="fussy-piece" fabric={points[0]?.paper.fabric ?? ''} fabrics={fabrics} widthMm={repeatWidthMm} heightMm={repeatHeightMm} isHalfDrop={isHalfDrop} transform={`translate(${repeatWidthMm / 2} ${repeatHeightMm / 2})`} />
       </defs>
       <rect width={widthMm} height={lengthMm} fill="url(#fussy-piece)" stroke="currentColor" strokeWidth={widthMm / 600} />
       {[0, widthMm - selvedgeMm].map((x) => (
         <rect key={x} x={x} width={selvedgeMm} height={lengthMm} fill="currentColor" opacity={0.3} />
       ))}
-      {cuts.map(({ x, y }, index) => (
-        <g key={`${x} ${y}`} transform={`translate(${x} ${y})`}>
-          <polygon points={pointsOf(outline)} fill="var(--mui-palette-background-paper)" fillOpacity={0.72} stroke="currentColor" strokeWidth={widthMm / 900} />
+      {gaps.map(({ outline }, index) => (
+        <polygon key={index} points={pointsOf(outline)} fill="var(--mui-palette-background-paper)" fillOpacity={0.4} stroke="currentColor" strokeWidth={widthMm / 1200} strokeDasharray={`${widthMm / 150} ${widthMm / 300}`} />
+      ))}
+      {cuts.map(({ point, x, y }, index) => (
+        <g key={`${point} ${x} ${y}`} transform={`translate(${x} ${y})`}>
+          <polygon points={pointsOf(outlines[point] ?? [])} fill="var(--mui-palette-background-paper)" fillOpacity={0.72} stroke="currentColor" strokeWidth={widthMm / 900} />
           <text textAnchor="middle" dy="0.35em" fontSize={size} fill="currentColor">
             {index + 1}
           </text>
@@ -91,22 +135,25 @@ function CutsDrawing({ answer: { cloth, lengthMm, paper, motif }, cuts, fabrics,
 } // prettier-ignore
 
 /** Where each motif lies, in the order of cutting: scissors begin at the cut edge. */
-function CutsTable({ cuts, setOf, system }: { cuts: readonly Point[]; setOf: number; system: UnitSystem }) {
+function CutsTable({ cuts, points, system }: { cuts: FussyFound['placed']; points: readonly FussyPoint[]; system: UnitSystem }) {
+  const setOf = (point: number) => points[point]?.setOf ?? 1;
   return (
     <Table size="small" aria-label="Cutting sheet">
       <TableHead>
         <TableRow>
           <TableCell>Cut</TableCell>
+          {points.length > 1 && <TableCell>Point</TableCell>}
           <TableCell>Set</TableCell>
           <TableCell align="right">Motif from the left rim</TableCell>
           <TableCell align="right">from the cut edge</TableCell>
         </TableRow>
       </TableHead>
       <TableBody>
-        {cuts.map(({ x, y }, index) => (
-          <TableRow key={`${x} ${y}`}>
+        {cuts.map(({ point, x, y }, index) => (
+          <TableRow key={`${point} ${x} ${y}`}>
             <TableCell>{index + 1}</TableCell>
-            <TableCell>{Math.floor(index / setOf) + 1}</TableCell>
+            {points.length > 1 && <TableCell>{point + 1}</TableCell>}
+            <TableCell>{Math.floor((index - cuts.findIndex((one) => one.point === point)) / setOf(point)) + 1}</TableCell>
             <TableCell align="right">{formatLength(x, system)}</TableCell>
             <TableCell align="right">{formatLength(y, system)}</TableCell>
           </TableRow>
@@ -114,10 +161,10 @@ function CutsTable({ cuts, setOf, system }: { cuts: readonly Point[]; setOf: num
       </TableBody>
     </Table>
   );
-}
+} // prettier-ignore
 
 /** The window at its true size: cut out the inner shape, lay the cross on the motif, draw round the outer one. */
-function WindowTemplate({ answer: { paper, motif } }: { answer: FussyAnswer }) {
+function WindowTemplate({ point: { paper, motif }, name }: { readonly point: FussyPoint; readonly name: string }) {
   const [cut, inner] = [outlineAbout(paper.cut, motif), outlineAbout(paper.paper, motif)];
   const { minX, minY, maxX, maxY } = boxOfPoints(cut);
   const [width, height] = [maxX - minX + 4, maxY - minY + 4];
@@ -125,7 +172,7 @@ function WindowTemplate({ answer: { paper, motif } }: { answer: FussyAnswer }) {
     <Box component="figure" sx={{ m: 0 }}>
       <svg
         role="img"
-        aria-label="Window template at its true size"
+        aria-label={`Window template${name === '' ? '' : ` ${name}`} at its true size`}
         width={`${width}mm`}
         height={`${height}mm`}
         viewBox={`${minX - 2} ${minY - 2} ${width} ${height}`}
@@ -137,7 +184,7 @@ function WindowTemplate({ answer: { paper, motif } }: { answer: FussyAnswer }) {
         <path d={`M${minX} ${maxY + 1}h25.4m-25.4 -1v2m25.4 -2v2`} stroke="currentColor" strokeWidth={0.3} fill="none" />
       </svg>
       <Typography component="figcaption" color="textSecondary" sx={{ maxWidth: 260 }}>
-        Window, printed at 100 %: the mark below is 1″ (25.4 mm). Cut out the dashed shape and punch the ring; lay the ring on the motif and draw round the outer line. Mind scissors and blades.
+        {name === '' ? 'Window' : `Window ${name}`}, printed at 100 %: the mark below is 1″ (25.4 mm). Cut out the dashed shape and punch the ring; lay the ring on the motif and draw round the outer line. Mind scissors and blades.
       </Typography>
     </Box>
   );

@@ -153,7 +153,8 @@ test('a paper is laid on the print by keys and by name; sets are found, with wha
   expect(await screen.findByText(/want 3 sets: 1 are missing/)).toBeTruthy();
   expect(await screen.findByText('A piece longer by one repeat (80 mm) gives 2 sets more.')).toBeTruthy();
   const bodies = asked.map(({ body }) => body as Asked['body']);
-  expect(bodies.map(({ cloth }) => cloth.lengthMm)).toEqual([500, 580, 500]);
+  await waitFor(() => expect(asked).toHaveLength(7));
+  expect(asked.map(({ body }) => (body as Asked['body']).cloth.lengthMm)).toEqual([500, 580, 500, 500, 500, 500, 500]);
   // The paper pushed 5 mm to the right: its middle lies there, the motif at the origin.
   const xs = bodies[0]!.anchors[0]!.outline.map(([x = 0]) => x);
   expect([Math.min(...xs), Math.max(...xs)].map(Math.round)).toEqual([-26, 36]);

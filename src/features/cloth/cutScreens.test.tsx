@@ -1,8 +1,13 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { expect, test } from 'vitest';
 import type { StandardCut } from '@/core/cutting';
 import { USUAL_ORDER, type OrderFigures } from '@/core/order';
+import { USUAL_CLOTH } from '@/core/cloth';
+import { answering } from '@/ui/testing';
+import { FussyPanel } from './FussyPanel';
+import type { FussyPaper } from './fussyRequest';
+import { wantedIn } from './useGaps';
 import { OrderFields } from './OrderFields';
 import { OwnCuts } from './OwnCuts';
 import { UsedAreas } from './UsedAreas';
@@ -70,3 +75,43 @@ test('allowances at the rim and the pace of scissors are typed in the project’
   expect(known.rawLessMm).toBe(3);
   expect((screen.getByRole('textbox', { name: 'Cut by hand in a minute, cm' }) as HTMLInputElement).value).toBe('30.48'); // prettier-ignore
 });
+
+const side = (mm: number) => [{ x: 0, y: 0 }, { x: mm, y: 0 }, { x: mm, y: mm }, { x: 0, y: mm }]; // prettier-ignore
+const paperOf = (id: string, count: number): FussyPaper => ({ id, block: 'Star', fabric: 'Madder', count, bags: 2, paper: side(30), cut: side(40), tighter: side(38) }); // prettier-ignore
+const cloth = { ...USUAL_CLOTH, name: 'Madder', revision: 0, repeatWidthMm: 60, repeatHeightMm: 80 };
+
+test('sets of one point come first, then of another in what is left; each has its cuts and its window; a point is taken out', async () => {
+  const asked = answering({
+    'POST /api/projects/p/fussy': ({ body }) => {
+      const { anchors } = body as { anchors: { id: string; setOf: number }[] };
+      const placed = anchors.flatMap(({ id, setOf }, point) => Array.from({ length: setOf }, (_, index) => ({ anchor: id, x: 60 * index + 30, y: 80 * point + 40 })));
+      return { placed, anchors: anchors.map(({ id }, point) => ({ id, sets: 1, most: 1 + point })), isProven: false };
+    },
+  });
+  render(<FussyPanel projectId="p" papers={[paperOf('square', 4), paperOf('kite', 6)]} shelf={[cloth]} fabrics={['Madder']} system="metric" />);
+  type('Papers in a set', '4');
+  fireEvent.click(button('Sets of this point first, then of another'));
+  expect(items()).toEqual(['Star: kite, sets of 4 Take out']);
+  type('Papers in a set', '2');
+  fireEvent.click(button('Find the most sets'));
+  expect(await screen.findByText(/^1\. Star, kite:/)).toBeTruthy();
+  expect((asked[0]?.body as { anchors: object[] }).anchors).toMatchObject([{ id: 'a', setOf: 4 }, { id: 'b', setOf: 2 }]);
+  expect(screen.getByText(/^2\. Star, kite:/).textContent).toContain('No choice gives more than 2.');
+  const rows = screen.getAllByRole('row').slice(1).map(({ textContent }) => textContent);
+  // Cut, point, set, place.
+  expect(rows).toEqual(['11130 mm40 mm', '21190 mm40 mm', '311150 mm40 mm', '411210 mm40 mm', '52130 mm120 mm', '62190 mm120 mm']);
+  expect(screen.getAllByRole('img', { name: /^Window template [12]: kite/ })).toHaveLength(2);
+  // What would give more is asked for the first point alone.
+  await waitFor(() => expect(asked).toHaveLength(7));
+  expect(asked.slice(1).every(({ body }) => (body as { anchors: object[] }).anchors.length === 1)).toBe(true);
+  fireEvent.click(button('Take out point 1'));
+  expect(items()).toEqual([]);
+}); // prettier-ignore
+
+test('what bags take besides the sets goes into the gaps: of each paper what the sets do not hold', () => {
+  const [square, kite] = [paperOf('square', 4), paperOf('kite', 200)];
+  const placed = Array.from({ length: 6 }, (_, x) => ({ point: 0, x, y: 0 }));
+  const answer = { cloth, lengthMm: 500, points: [{ paper: square, motif: { about: { x: 0, y: 0 }, turnDeg: 0 }, setOf: 6 }], found: { placed, points: [{ sets: 1, most: 1 }], isProven: true } };
+  expect(wantedIn(answer, [square, kite]).map(({ id, count }) => [id, count])).toEqual([['Star: square', 2], ['Star: kite', 300]]);
+  expect(wantedIn({ ...answer, found: { ...answer.found, placed: [...placed, ...placed] } }, [square])).toEqual([]);
+}); // prettier-ignore
