@@ -23,13 +23,17 @@ interface RepeatPatternProps {
   readonly isHalfDrop: boolean;
   /** Where the pattern's origin, a motif, is put. */
   readonly transform?: string;
+  /** Address of a photo of one repeat, the motif in its middle; drawn where there is none. */
+  readonly picture?: string | undefined;
 }
 
 /** A cloth drawn at the size of its repeat, a motif at the origin; two columns where every second lies half a repeat lower. */
-export function RepeatPattern({ id, fabric, fabrics, widthMm, heightMm, isHalfDrop, transform }: RepeatPatternProps) {
+export function RepeatPattern({ id, fabric, fabrics, widthMm, heightMm, isHalfDrop, transform, picture }: RepeatPatternProps) {
   const { ground, figure, weave } = useClothLook()(fabric, fabrics);
   const columns = isHalfDrop ? 2 : 1;
-  const tile = (x: number, y: number) => (
+  const tile = (x: number, y: number) => picture !== undefined ? (
+    <image key={`${x} ${y}`} href={picture} x={x} y={y} width={widthMm} height={heightMm} preserveAspectRatio="none" />
+  ) : (
     <g key={`${x} ${y}`} transform={`translate(${x} ${y}) scale(${widthMm / REPEAT_MM} ${heightMm / REPEAT_MM})`}>
       <Weave weave={weave} />
     </g>

@@ -26,3 +26,4 @@ export {
   type ShelfCloth,
 } from './shelf';
 export { REPEAT_MM, weaveOf, type WeaveStroke } from './weaves';
+export { isSeenRectangle, projection, straightened, type Part, type Pixels, type Quad } from './straighten';

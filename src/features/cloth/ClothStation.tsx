@@ -15,6 +15,8 @@ import { Notice } from '@/ui/Notice';
 import { useProjectBasting } from '@/ui/useProjectBasting';
 import { useSend } from '@/ui/useSend';
 import { OtherCloth, type ClothMaker } from './OtherCloth';
+import { ClothPhoto } from './ClothPhoto';
+import { PicturesContext, picturesOf } from './pictureOf';
 import { BoltPanel } from './BoltPanel';
 import { FussyPanel } from './FussyPanel';
 import type { FussyPaper } from './fussyRequest';
@@ -52,6 +54,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
   const [placed, setPlaced] = useState(facts.placed);
   const own = useOrder(project.id, facts, shelf, placed);
   const [edited, setEdited] = useState<ShelvedCloth | undefined>();
+  const [pictured, setPictured] = useState<string | undefined>();
   const putPale = useProjectBasting(project.id);
   const [other, setOther] = useState<string | undefined>();
   const [undo, setUndo] = useState<readonly (readonly ShelvedCloth[])[]>([]);
@@ -86,7 +89,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
   };
   const { order, plan, change } = own;
   return (
-    <Box>
+    <PicturesContext value={picturesOf(project.id, facts.wanted.shelf)}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <Typography variant="h2">Cloth</Typography>
         <Stack direction="row" spacing={1}>
@@ -119,6 +122,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
         system={system}
         onEdit={setEdited}
         onOther={({ name }) => setOther(name)}
+        onPhoto={({ name }) => setPictured(name)}
         pale={project.basting.pale ?? []}
         onPale={(fabric, isPale) => void putPale(`${fabric} is ${isPale ? '' : 'not '}very pale.`, { fabric, isPale }, () => ({ fabric, isPale: !isPale }))}
       />
@@ -138,6 +142,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
       />
       <YieldPanel papers={papers} shelf={shelf} system={system} ownCuts={plan.ownCuts} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
+      {shelf.flatMap((cloth) => (cloth.name === pictured ? [<ClothPhoto key={cloth.name} projectId={project.id} cloth={cloth} system={system} onClose={() => setPictured(undefined)} />] : []))}
       {other !== undefined && (
         <OtherCloth
           projectId={project.id}
@@ -157,6 +162,6 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
           onClose={() => setEdited(undefined)}
         />
       )}
-    </Box>
+    </PicturesContext>
   );
 } // prettier-ignore

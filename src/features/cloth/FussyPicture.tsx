@@ -7,6 +7,7 @@ import { outlineAbout, pushed, type Motif } from '@/core/fussy';
 import { boxOfPoints } from '@/core/geometry';
 import { RepeatPattern } from '@/ui/swatches';
 import type { FussyPaper } from './fussyRequest';
+import { usePictureOf } from './pictureOf';
 
 interface FussyPictureProps {
   readonly paper: FussyPaper;
@@ -23,6 +24,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft:
 
 /** The print at its true repeat with the paper on it: dragged or nudged until the motif is where it is wanted. */
 export function FussyPicture({ paper, cloth, fabrics, motif, onChange }: FussyPictureProps) {
+  const photo = usePictureOf(paper.fabric);
   const from = useRef<readonly [number, number] | undefined>(undefined);
   if (!hasRepeat(cloth)) return null;
   const cut = outlineAbout(paper.cut, motif);
@@ -63,7 +65,7 @@ export function FussyPicture({ paper, cloth, fabrics, motif, onChange }: FussyPi
       sx={{ width: '100%', maxWidth: 320, aspectRatio: '1', display: 'block', border: 1, borderColor: 'divider', cursor: 'move', touchAction: 'none' }}
     >
       <defs>
-        <RepeatPattern id="fussy-print" fabric={paper.fabric} fabrics={fabrics} widthMm={cloth.repeatWidthMm} heightMm={cloth.repeatHeightMm} isHalfDrop={cloth.isHalfDrop} />
+        <RepeatPattern id="fussy-print" fabric={paper.fabric} fabrics={fabrics} widthMm={cloth.repeatWidthMm} heightMm={cloth.repeatHeightMm} isHalfDrop={cloth.isHalfDrop} picture={photo} />
       </defs>
       <rect x={minX - side} y={minY - side} width={3 * side} height={3 * side} fill="url(#fussy-print)" />
       <polygon points={points(cut)} fill="var(--mui-palette-background-paper)" fillOpacity={0.35} stroke="var(--mui-palette-text-primary)" strokeWidth={side / 250} strokeDasharray={`${side / 60} ${side / 90}`} />

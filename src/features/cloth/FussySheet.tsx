@@ -13,6 +13,7 @@ import { formatLength, type UnitSystem } from '@/core/length';
 import { counted } from '@/core/words';
 import { RepeatPattern } from '@/ui/swatches';
 import { inCuttingOrder, type FussyFound, type FussyPaper, type FussyPoint } from './fussyRequest';
+import { usePictureOf } from './pictureOf';
 import type { FussyAnswer } from './useFussy';
 import { useGaps, wantedIn, type GapPiece } from './useGaps';
 
@@ -101,6 +102,7 @@ interface CutsDrawingProps extends Omit<FussySheetProps, 'papers'> {
 
 /** The piece to scale with its print, every cut by its number, and what lies in the gaps. */
 function CutsDrawing({ answer: { cloth, lengthMm, points }, cuts, gaps, fabrics, system }: CutsDrawingProps) {
+  const photo = usePictureOf(points[0]?.paper.fabric ?? '');
   const outlines = points.map(({ paper, motif }) => outlineAbout(paper.cut, motif));
   const { widthMm, selvedgeMm, repeatWidthMm, repeatHeightMm, isHalfDrop } = cloth;
   const size = Math.max(8, repeatWidthMm / 4);
@@ -113,7 +115,7 @@ function CutsDrawing({ answer: { cloth, lengthMm, points }, cuts, gaps, fabrics,
       sx={{ width: '100%', maxHeight: 560, display: 'block' }}
     >
       <defs>
-        <RepeatPattern id="fussy-piece" fabric={points[0]?.paper.fabric ?? ''} fabrics={fabrics} widthMm={repeatWidthMm} heightMm={repeatHeightMm} isHalfDrop={isHalfDrop} transform={`translate(${repeatWidthMm / 2} ${repeatHeightMm / 2})`} />
+        <RepeatPattern id="fussy-piece" fabric={points[0]?.paper.fabric ?? ''} fabrics={fabrics} widthMm={repeatWidthMm} heightMm={repeatHeightMm} isHalfDrop={isHalfDrop} picture={photo} transform={`translate(${repeatWidthMm / 2} ${repeatHeightMm / 2})`} />
       </defs>
       <rect width={widthMm} height={lengthMm} fill="url(#fussy-piece)" stroke="currentColor" strokeWidth={widthMm / 600} />
       {[0, widthMm - selvedgeMm].map((x) => (

@@ -5,6 +5,7 @@ import { wheelOf, type Motif } from '@/core/fussy';
 import { counted } from '@/core/words';
 import { RepeatPattern } from '@/ui/swatches';
 import type { FussyPaper } from './fussyRequest';
+import { usePictureOf } from './pictureOf';
 
 interface FussyWheelProps {
   readonly paper: FussyPaper;
@@ -15,6 +16,7 @@ interface FussyWheelProps {
 
 /** Copies of the paper round its sharpest corner as they will look when they are sewn, allowance hidden; and the mirror image. */
 export function FussyWheel({ paper, cloth, fabrics, motif }: FussyWheelProps) {
+  const photo = usePictureOf(paper.fabric);
   const { corner, copies, isClosed } = wheelOf(paper.paper);
   const reach = Math.max(...paper.paper.map(({ x, y }) => Math.hypot(x - corner.x, y - corner.y))) * 1.03;
   // The print lies on the paper as the paper lies on the print, the other way round.
@@ -37,6 +39,7 @@ export function FussyWheel({ paper, cloth, fabrics, motif }: FussyWheelProps) {
           heightMm={cloth.repeatHeightMm}
           isHalfDrop={cloth.isHalfDrop}
           transform={print}
+          picture={photo}
         />
       </defs>
       <g transform={scale}>

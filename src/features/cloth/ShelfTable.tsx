@@ -11,6 +11,7 @@ import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import { sayToBuy, type ClothBolt, type OrderLine } from '@/core/order';
 import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
+import { usePictureOf } from './pictureOf';
 import { FabricChip } from '@/ui/FabricChip';
 
 interface ShelfTableProps {
@@ -24,6 +25,7 @@ interface ShelfTableProps {
   /** Cloths in which glue could show, and how that is said. */
   readonly pale: readonly string[];
   readonly onPale: (cloth: string, isPale: boolean) => void;
+  readonly onPhoto: (cloth: ShelvedCloth) => void;
 }
 
 /** Every cloth: what it is, what all bags take of it, what has to be bought. */
@@ -37,6 +39,7 @@ export function ShelfTable({
   onOther,
   pale,
   onPale,
+  onPhoto,
 }: ShelfTableProps) {
   const total = lines.reduce((sum, { cost }) => sum + cost, 0);
   return (
@@ -66,6 +69,7 @@ export function ShelfTable({
               onOther={onOther}
               isPale={pale.includes(cloth.name)}
               onPale={(isPale) => onPale(cloth.name, isPale)}
+              onPhoto={() => onPhoto(cloth)}
             />
           ))}
           <TableRow>
@@ -89,15 +93,34 @@ interface ShelfRowProps {
   readonly onOther: (cloth: ShelvedCloth) => void;
   readonly isPale: boolean;
   readonly onPale: (isPale: boolean) => void;
+  readonly onPhoto: () => void;
 }
 
-function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther, isPale, onPale }: ShelfRowProps) {
+function ShelfRow({
+  cloth,
+  line,
+  bolt,
+  fabrics,
+  system,
+  onEdit,
+  onOther,
+  isPale,
+  onPale,
+  onPhoto,
+}: ShelfRowProps) {
+  const photo = usePictureOf(cloth.name);
   const tooWide = bolt?.sizes[bolt.plan.tooWide[0] ?? -1];
   return (
     <TableRow>
       <TableCell>
         <Stack direction="row" spacing={1} sx={{ alignItems: 'center' }}>
-          <FabricChip fabric={cloth.name} fabrics={fabrics} />
+          {photo === undefined ? (
+            <FabricChip fabric={cloth.name} fabrics={fabrics} />
+          ) : (
+            <svg width={34} height={34} viewBox="0 0 34 34" aria-hidden="true">
+              <image href={photo} width={34} height={34} preserveAspectRatio="xMidYMid slice" />
+            </svg>
+          )}
           <span>
             {cloth.name}
             {cloth.frays && <em> frays: cut it last, handle it little.</em>}
@@ -130,6 +153,9 @@ function ShelfRow({ cloth, line, bolt, fabrics, system, onEdit, onOther, isPale,
           aria-label={`${cloth.name} is very pale`}
         >
           {isPale ? 'Pale ✓' : 'Pale'}
+        </Button>
+        <Button size="small" onClick={onPhoto} aria-label={`A photo of ${cloth.name}`}>
+          Photo
         </Button>
         <Button
           size="small"

@@ -19,6 +19,7 @@ const CHANGES: Readonly<Record<string, string>> = {
   'cloth-split': 'made one cloth two',
   'cloth-change-undone': 'took back a change of cloths',
   'cloth-substituted': 'gave makers another cloth',
+  'cloth-pictured': 'changed the picture of a cloth',
   'cloth-shelved': 'changed the shelf',
   'contact-changed': 'wrote down where a maker is written to',
   'contact-forgotten': 'forgot where a maker was written to',

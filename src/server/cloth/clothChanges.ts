@@ -22,6 +22,8 @@ interface ClothRow {
   readonly shelf: postgres.JSONValue;
   readonly revision: number;
   readonly stockAt: string;
+  /** Its photo, base64. */
+  readonly picture: string | null;
 }
 
 interface ProjectRow {
@@ -68,9 +70,7 @@ export async function renameCloth(
       });
     await keepOrigin(step, access.project, found);
     for (const { id, document } of found.blocks) await writeBlock(step, id, withCloth(document, from, to));
-    const own = found.cloths.find(({ name }) => name === from);
-    if (own) await writeCloth(step, access.project, { ...own, name: to });
-    await step`delete from cloth where project_id = ${access.project.id} and name = ${from}`;
+    await renameRow(step, access.project, from, to);
     await renameInProject(step, access.project, found);
     if (!found.isMerged) await renameTicks(step, access.project, from, to);
     return keep(step, access, found, found.isMerged ? 'cloths-merged' : 'cloth-renamed');
@@ -120,6 +120,8 @@ export async function takeClothChangeBack(sql: postgres.Sql, access: Access<'edi
     const changed = now.find(({ id: own, revision }) => revision !== 1 + (before.blocks.find((block) => block.id === own)?.revision ?? 0));
     if (changed) throw conflict(`The block “${changed.name}” was changed since.`, 'Rename or paint its cloth by hand.');
     for (const { id: own, document } of before.blocks) await writeBlock(step, own, document);
+    if (before.what === 'cloth-renamed' && !before.cloths.some(({ name }) => name === before.to))
+      await renameRow(step, project, before.to, before.from);
     for (const cloth of before.cloths) await writeCloth(step, project, cloth);
     const used = await step<{ fabric: string }[]>`
       select distinct patch ->> 'fabric' as fabric from block, jsonb_array_elements(document -> 'patches') patch where project_id = ${project.id}`;
@@ -141,7 +143,7 @@ async function lockAll(step: Sql, project: Project, from: string, to: string): P
     select id, document, revision from block where project_id = ${project.id} order by id for update`;
   const uses = (fabric: string) => all.filter(({ document }) => document.patches.some((patch) => patch.fabric === fabric)); // prettier-ignore
   const cloths = await step<ClothRow[]>`
-    select name, look, shelf, revision, stock_at as "stockAt" from cloth
+    select name, look, shelf, revision, stock_at as "stockAt", encode(picture, 'base64') as picture from cloth
     where project_id = ${project.id} and name = any(${[from, to]}) order by name for update`;
   const makers = await step<Before['makers'][number][]>`
     select id, cloths from maker where project_id = ${project.id} and (cloths ? ${from} or exists (select 1 from jsonb_each_text(cloths) where value = ${from})) order by id for update`;
@@ -167,11 +169,20 @@ async function writeBlock(step: Sql, id: string, document: BlockDocument): Promi
     where id = ${id}`;
 }
 
-/** Writes down a cloth that is not there; one of that name stays as it is. */
-async function writeCloth(step: Sql, project: Project, { name, look, shelf, revision, stockAt }: ClothRow): Promise<void> {
+/** A cloth lies on the shelf under another name; where that is one already, it goes. */
+async function renameRow(step: Sql, { id }: Project, from: string, to: string): Promise<void> {
   await step`
-    insert into cloth (project_id, name, look, shelf, revision, stock_at)
-    values (${project.id}, ${name}, ${json(step, look)}, ${shelf === null ? null : step.json(shelf)}, ${revision}, ${stockAt})
+    update cloth set name = ${to} where project_id = ${id} and name = ${from}
+      and not exists (select 1 from cloth other where other.project_id = ${id} and other.name = ${to})`;
+  await step`delete from cloth where project_id = ${id} and name = ${from}`;
+}
+
+/** Writes down a cloth that is not there; one of that name stays as it is. */
+async function writeCloth(step: Sql, project: Project, { name, look, shelf, revision, stockAt, picture }: ClothRow): Promise<void> {
+  await step`
+    insert into cloth (project_id, name, look, shelf, revision, stock_at, picture, picture_at)
+    values (${project.id}, ${name}, ${json(step, look)}, ${shelf === null ? null : step.json(shelf)}, ${revision}, ${stockAt},
+      decode(${picture}, 'base64'), case when ${picture}::text is null then null else now() end)
     on conflict do nothing`;
 } // prettier-ignore
 

@@ -1,10 +1,13 @@
+import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { USUAL_ORDER } from '@/core/order';
 import { NO_EXTRAS } from '@/core/packing';
 import {
   clothLooks,
   clothShelf,
+  readClothPicture,
   renameCloth,
+  setClothPicture,
   setShelf,
   splitCloth,
   substituteCloth,
@@ -44,6 +47,16 @@ test('a cloth is renamed in every block, rule and list at once, and keeps its lo
   await expect(renameCloth(sql, await open(host, id, 'edit'), { from: 'navy', to: 'X' })).rejects.toEqual(refusal(404));
 }); // prettier-ignore
 
+/** A red picture of four dots. */
+let DOT = '';
+beforeAll(async () => {
+  DOT = (
+    await sharp({ create: { width: 2, height: 2, channels: 3, background: '#c00' } })
+      .png()
+      .toBuffer()
+  ).toString('base64');
+});
+
 /** Two blocks, each of a square of Navy and one of Woad, the second one of Navy alone. */
 async function twoBlocks(name: string) {
   const { id } = (await createProject(sql, host, { name })).project;
@@ -61,6 +74,7 @@ test('two cloths become one only where that is wanted; all of it is taken back: 
   const shelved = async () => (await clothShelf(sql, project)).map(({ name, stockMm }) => [name, stockMm]);
   const [navy] = await clothShelf(sql, project);
   await setShelf(sql, access, { ...navy!, stockMm: 700 });
+  await setClothPicture(sql, access, 'Navy', { image: DOT });
   const order = { ...USUAL_ORDER, topCloths: { border: 'Navy' }, suppliers: { 'cloth:Navy': 'Mill' }, givenCuts: [{ blockId: 'b', fabric: 'Navy', name: 'square', widthMm: 100, lengthMm: 100 }] };
   await saveOrder(sql, access, { order, revision: 0 });
   await saveExtras(sql, access, { extras: { ...NO_EXTRAS, walk: ['cloth:Navy', 'cloth:Woad'] }, revision: 0 });
@@ -72,6 +86,7 @@ test('two cloths become one only where that is wanted; all of it is taken back: 
   expect((await readKeptExtras(sql, project)).extras.walk).toEqual(['cloth:Woad']);
   await takeClothChangeBack(sql, access, id);
   expect([await fabrics(), await shelved()]).toEqual([['Navy,Woad', 'Navy,Navy'], [['Navy', 700], ['Woad', 0]]]);
+  expect((await readClothPicture(sql, project, 'Navy')).length).toBeGreaterThan(100);
   expect((await readKeptOrder(sql, project)).order).toEqual(order);
   expect((await readKeptExtras(sql, project)).extras.walk).toEqual(['cloth:Navy', 'cloth:Woad']);
   await expect(takeClothChangeBack(sql, access, id)).rejects.toEqual(refusal(404));
@@ -117,4 +132,23 @@ test('some makers have another cloth in place of one: it is ordered and looks li
   await substituteCloth(sql, access, before.slice(1).map((one) => ({ ...one, from: 'Sky' })));
   expect((await ordered()).sort()).toEqual([[1, 'Navy,Sky'], [1, 'Navy,Slate']]);
   await expect(substituteCloth(sql, access, [{ makerId: ann?.id ?? '', from: 'Sky', to: 'Sky' }])).rejects.toEqual(refusal(422));
+}); // prettier-ignore
+
+test('a cloth has a photo of its repeat: it goes with its name, is put back, and what is no picture is refused', async () => {
+  const { access, project } = await twoBlocks('Pictured');
+  const pictured = async () => (await clothShelf(sql, project)).map(({ name, pictureAt }) => [name, pictureAt !== undefined]);
+  await expect(setClothPicture(sql, access, 'Navy', { image: Buffer.from('no picture').toString('base64') })).rejects.toEqual(refusal(422));
+  await expect(setClothPicture(sql, access, 'Lost', { image: DOT })).rejects.toEqual(refusal(404));
+  await setClothPicture(sql, access, 'Navy', { image: DOT });
+  const { id } = await renameCloth(sql, access, { from: 'Navy', to: 'Ink' });
+  expect(await pictured()).toEqual([['Ink', true], ['Woad', false]]);
+  await takeClothChangeBack(sql, access, id);
+  await setClothPicture(sql, access, 'Navy', { isRemoved: true });
+  expect(await pictured()).toEqual([['Navy', false], ['Woad', false]]);
+  await expect(readClothPicture(sql, project, 'Navy')).rejects.toEqual(refusal(404));
+  await setClothPicture(sql, access, 'Navy', { isBack: true });
+  expect(await pictured()).toEqual([['Navy', true], ['Woad', false]]);
+  // Another figure of the shelf leaves it where it is.
+  const [navy] = await clothShelf(sql, project);
+  expect(await setShelf(sql, access, { ...navy!, stockMm: 5 })).toMatchObject({ pictureAt: navy?.pictureAt });
 }); // prettier-ignore

@@ -9,15 +9,18 @@ import { audit, type Access, type Project } from '../projects';
 export interface ShelvedCloth extends ShelfCloth {
   readonly name: string;
   readonly revision: number;
-  /** When its stock was counted, ms since 1970. */
+  /** When its stock was counted, and when its photo was taken in, ms since 1970. */
   readonly stockAt?: number;
+  readonly pictureAt?: number;
 }
 
 /** The shelf of a project, by name; what nobody has said yet is as usual. */
 export async function clothShelf(sql: Sql, project: Project): Promise<ShelvedCloth[]> {
-  const rows = await sql<{ name: string; shelf: ShelfCloth | null; revision: number; stockAt: string }[]>`
-    select name, shelf, revision, stock_at as "stockAt" from cloth where project_id = ${project.id} order by name`;
-  return rows.map(({ name, shelf, revision, stockAt }) => ({ ...USUAL_CLOTH, ...shelf, name, revision, stockAt: Date.parse(stockAt) })); // prettier-ignore
+  const rows = await sql<
+    { name: string; shelf: ShelfCloth | null; revision: number; stockAt: string; pictureAt: string | null }[]
+  >`
+    select name, shelf, revision, stock_at as "stockAt", picture_at as "pictureAt" from cloth where project_id = ${project.id} order by name`;
+  return rows.map(({ name, shelf, revision, stockAt, pictureAt }) => ({ ...USUAL_CLOTH, ...shelf, name, revision, stockAt: Date.parse(stockAt), ...(pictureAt === null ? {} : { pictureAt: Date.parse(pictureAt) }) })); // prettier-ignore
 }
 
 /**
@@ -56,7 +59,7 @@ export async function setShelves(
 async function setOne(
   step: Sql,
   access: Access<'edit'>,
-  { name, revision, stockAt: _, ...shelf }: ShelvedCloth,
+  { name, revision, stockAt: _, pictureAt, ...shelf }: ShelvedCloth,
 ): Promise<ShelvedCloth> {
   const { project } = access;
   const [row] = await step<{ shelf: ShelfCloth | null; revision: number; stockAt: string }[]>`
@@ -82,5 +85,11 @@ async function setOne(
       stock_at = case when ${isCounted} then now() else stock_at end
     where project_id = ${project.id} and name = ${name} returning stock_at as "stockAt"`;
   await audit(step, access, 'cloth-shelved', { name, before: row.shelf, after: shelf });
-  return { ...shelf, name, revision: revision + 1, stockAt: Date.parse(after?.stockAt ?? '') };
+  return {
+    ...shelf,
+    name,
+    revision: revision + 1,
+    stockAt: Date.parse(after?.stockAt ?? ''),
+    ...(pictureAt === undefined ? {} : { pictureAt }),
+  };
 }

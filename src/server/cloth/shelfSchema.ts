@@ -33,4 +33,5 @@ export const shelfSchema = Joi.object<ShelvedCloth>({
   frays: Joi.boolean().default(false),
   // The server notes itself when stock was counted.
   stockAt: Joi.any().strip(),
+  pictureAt: Joi.number(),
 });

@@ -22,3 +22,8 @@ create table cloth_change (
   made_at timestamptz not null default now()
 );
 create index cloth_change_project on cloth_change (project_id, made_at);
+
+-- A photo of one repeat of a cloth, straightened, and the one before it, so that it can be put back.
+alter table cloth add column picture bytea check (length(picture) < 2000000);
+alter table cloth add column picture_before bytea check (length(picture_before) < 2000000);
+alter table cloth add column picture_at timestamptz;

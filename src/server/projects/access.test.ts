@@ -20,7 +20,14 @@ import {
   setBlockRemoved,
   chooseMark,
 } from '../blocks';
-import { renameCloth, splitCloth, substituteCloth, takeClothChangeBack } from '../cloth';
+import {
+  readClothPicture,
+  renameCloth,
+  setClothPicture,
+  splitCloth,
+  substituteCloth,
+  takeClothChangeBack,
+} from '../cloth';
 import { NO_EXTRAS } from '@/core/packing';
 import { actOnBag, handOver, packFromStock, saveExtras, setKitStatuses, takeHandoverBack } from '../bags';
 import {
@@ -219,6 +226,8 @@ const ASKS: Readonly<Record<string, readonly [Wish, Ask]>> = {
   remakeBlock: ['edit', async (who, project, { block }) => remakeBlock(sql, await open(who, project, 'edit'), block, { recipe: defaultRecipe('star'), revision: 2 })],
   addPhoto: ['edit', async (who, project, { block }) => addPhoto(sql, await open(who, project, 'edit'), block, { stepId: 'join-2', says: 'A picture', image })],
   setPhotoRemoved: ['edit', async (who, project, { photo }) => setPhotoRemoved(sql, await open(who, project, 'edit'), photo, true)],
+  setClothPicture: ['edit', async (who, project) => setClothPicture(sql, await open(who, project, 'edit'), star.patches[0]?.fabric ?? '', { isRemoved: true })],
+  readClothPicture: ['read', async (who, project) => readClothPicture(sql, (await reading(who, project)), 'none').catch((error: { status?: number }) => (error.status === 404 ? null : Promise.reject(error)))],
   splitCloth: ['edit', async (who, project, { block }) => splitCloth(sql, await open(who, project, 'edit'), { from: star.patches[0]?.fabric ?? '', to: 'Other', blocks: [block] })],
   takeClothChangeBack: ['edit', async (who, project, { change }) => takeClothChangeBack(sql, await open(who, project, 'edit'), change)],
   substituteCloth: ['edit', async (who, project, { maker }) => substituteCloth(sql, await open(who, project, 'edit'), [{ makerId: maker, from: 'Tar', to: 'Slate' }])],

@@ -71,6 +71,8 @@ export const ROUTES: Readonly<Record<string, Need>> = {
   [`PATCH ${P}/cloths`]: 'edit',
   [`PUT ${P}/cloths`]: 'edit',
   [`POST ${P}/cloths`]: 'edit',
+  [`GET ${P}/cloths/picture`]: 'read',
+  [`POST ${P}/cloths/picture`]: 'edit',
   [`GET ${P}/export`]: 'read',
   [`PUT ${P}/extras`]: 'edit',
   [`POST ${P}/fussy`]: 'edit',

@@ -87,8 +87,8 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
       }
     >
       <ClothStation
-        // Other cloths make another page of it.
-        key={facts.wanted.shelf.map(({ name }) => name).join()}
+        // Other cloths and other photos make another page of it.
+        key={facts.wanted.shelf.map(({ name, pictureAt = 0 }) => `${name} ${pictureAt}`).join()}
         project={project}
         bags={bags}
         papers={papers}
