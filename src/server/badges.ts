@@ -1,8 +1,10 @@
 import { agendaOf, dayAt, plusDays, type AgendaItem } from '@/core/calendar';
+import type { OrderCalls } from '@/core/order';
 import { counted } from '@/core/words';
 import { listSummaries } from './blocks';
 import { readKeptCalendar, worksOf } from './calendar';
 import { clothShelf } from './cloth';
+import { clothCalls } from './orders';
 import type { Sql } from './database';
 import { listKits } from './bags';
 import { listMakers } from './makers';
@@ -40,6 +42,7 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
     blocks.filter((block) => !skips.includes(block.id)).map((block) => `${id}/${block.id}`),
   );
   const toPack = bags.filter((bag) => !isReady.has(bag)).length;
+  const order = await clothCalls(sql, project, { blocks, makers, kits, shelf });
   const unsaid = shelf.filter(({ revision }) => revision === 0).length;
   const problems = sum(blocks.map(({ summary }) => summary.problems));
   const clashes = sum(blocks.map(({ summary }) => summary.clashes));
@@ -49,7 +52,7 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
   ).length;
   return {
     blocks: { calls: count(problems, 'problem'), isReached: blocks.length > 0 },
-    cloth: { calls: count(unsaid, 'new cloth'), isReached: shelf.some(({ revision }) => revision > 0) },
+    cloth: { calls: sayCloth(unsaid, order), isReached: shelf.some(({ revision }) => revision > 0) },
     bags: { calls: toPack > 0 ? `${toPack} to pack` : '', isReached: bags.length > toPack },
     order: { calls: count(clashes, 'clash', 'clashes'), isReached: blocks.length > 0 },
     makers: { calls: stuck > 0 ? `${stuck} stuck` : '', isReached: isBegun },
@@ -59,6 +62,13 @@ export async function projectBadges(sql: Sql, project: Project): Promise<Badges>
     },
   };
 }
+
+/** “1 new cloth, 12 to buy, 2 too much”. */
+function sayCloth(unsaid: number, { toBuy, tooMuch }: Partial<OrderCalls> = {}): string {
+  return [count(unsaid, 'new cloth'), ...(toBuy ? [`${toBuy} to buy`] : []), ...(tooMuch ? [`${tooMuch} too much`] : [])]
+    .filter(Boolean)
+    .join(', ');
+} // prettier-ignore
 
 /** What is due within so many days wants a look. */
 const SOON_DAYS = 7;

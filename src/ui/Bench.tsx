@@ -128,7 +128,7 @@ function useBadges(projectId: string, initial: Badges): Badges {
   useEffect(() => void mutate(initial, { revalidate: false }), [initial, mutate]);
   // A class that ticks at once asks for them at every tick.
   const again = useCoalesced(() => void mutate(), BADGES_MS);
-  useLive(projectId, ['progress', 'kits', 'blocks', 'makers', 'calendar', 'settings'], again);
+  useLive(projectId, ['progress', 'kits', 'blocks', 'makers', 'calendar', 'settings', 'badges'], again);
   return data;
 }
 

@@ -36,6 +36,7 @@ export {
   type PlacedLine,
   type PlacedOrder,
 } from './placed';
+export { orderCalls, type OrderCalls } from './calls';
 export { orderWithCloth } from './renamedCloth';
 export { TOP_PARTS, topCuts } from './topCuts';
 export { addWorn, sayWorn, wornThere, type WornPapers } from './wornPapers';

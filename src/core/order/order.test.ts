@@ -12,6 +12,7 @@ import {
   marginOf,
   onTheWay,
   oneMaker,
+  orderCalls,
   orderOf,
   paperSizes,
   priceOf,
@@ -168,6 +169,14 @@ test('what is bought covers what the bags take; shares of bags, tops and notions
       expect(Math.min(more, less)).toBeGreaterThanOrEqual(-1e-9);
     }),
   );
+}); // prettier-ignore
+
+test('an order calls for what is to be bought and what is too much on its way, line by line', () => {
+  expect(orderCalls(wanted([block('A', 4)], 4))).toEqual({ toBuy: 5, tooMuch: 0 });
+  const placed = onTheWay([{ id: '1', name: 'One', placedAt: '', arrivedAt: null, lines: linesToPlace(orderOf(wanted([block('A', 4)], 4)), {}) }]);
+  expect(orderCalls(wanted([block('A', 4)], 4, { ordered: placed }))).toEqual({ toBuy: 0, tooMuch: 0 });
+  // For one maker a cloth of 0.9 m less is wanted, and a pack of papers and one of needles less.
+  expect(orderCalls(wanted([block('A', 1)], 1, { ordered: placed }))).toEqual({ toBuy: 0, tooMuch: 3 });
 }); // prettier-ignore
 
 test('papers in several packs: the cheapest whole packs are ordered, each size as a line of its own, and all of it is on its way', () => {

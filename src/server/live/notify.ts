@@ -15,6 +15,8 @@ export type ChangeKind =
   | 'reminders'
   | 'troubles'
   | 'logbook'
+  /** What the tape says was reckoned anew; nothing else changed. */
+  | 'badges'
   | 'everything';
 
 export interface Change {

@@ -4,4 +4,5 @@ export { listPlacedOrders, type KeptPlacedOrder, type OrderTurn } from './placed
 export { placeOrder, turnOrder } from './placing';
 export { orderFacts, orderState, wantedOf, type OrderFacts, type OrderState } from './wantedOrder';
 export { orderPdf } from './orderPdf';
+export { clothCalls } from './calls';
 export { countPapersIn } from './stock';

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, test } from 'vitest';
+import { afterAll, beforeAll, expect, test, vi } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
 import { orderOf, USUAL_ORDER, type OrderPlan } from '@/core/order';
 import { setKitStatus } from '../bags';
@@ -6,6 +6,7 @@ import { usesByName } from '@/core/sheet';
 import { listBlocks, makeBlock } from '../blocks';
 import { clothLooks, clothShelf } from '../cloth';
 import { addMakers } from '../makers';
+import { projectBadges } from '../badges';
 import { parse } from '../parse';
 import { refusal, testProject, type TestProject } from '../testing';
 import {
@@ -141,4 +142,18 @@ test('figures that cannot be are refused where they stand', () => {
     { givenCuts: [{ blockId: 'b', fabric: 'Fog', name: 'fat', widthMm: 5, lengthMm: 500 }] },
   ])
     expect(said(wrong)).toThrow(expect.objectContaining({ status: 422 }) as Error);
+});
+
+test('the tape says what is to be bought once it was reckoned, and pages are told when that changes', async () => {
+  const calls = async () => (await projectBadges(sql, project)).cloth.calls;
+  const lines = (await orderNow()).lines.filter(({ packs }) => packs > 0).length;
+  await vi.waitFor(async () => expect(await calls()).toContain(`${lines} to buy`), {
+    timeout: 20_000,
+    interval: 100,
+  });
+  await placeOrder(sql, access, { name: 'All', revision: (await readKeptOrder(sql, project)).revision });
+  await vi.waitFor(async () => expect(await calls()).not.toContain('to buy'), {
+    timeout: 20_000,
+    interval: 100,
+  });
 });

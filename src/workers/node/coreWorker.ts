@@ -18,6 +18,7 @@ import type { UnitSystem } from '@/core/length';
 import { shareStock, type SharedStock, type WantingBag } from '@/core/bags';
 import { practiceQuestions, type Question } from '@/core/practice';
 import { bagCards, labelSheets, papersJob, numberStickers, orderSheets, printJob, stepCards, type BagCardBlock, type BagLabel, type LabelSheet, type OrderSheets, type PageSize, type PapersOptions, type PaperRun, type PrintWish } from '@/core/printing'; // prettier-ignore
+import { orderCalls, type OrderCalls, type OrderWanted } from '@/core/order';
 import { fussy, fussyResult, readFussyRequest } from '@/core/requests';
 import {
   findLookAlikes,
@@ -167,6 +168,11 @@ export async function sharePapers({
 }
 
 /** Papers that are hard to tell apart. */
+/** What is to be bought for all bags of a project, as far as the tape says it. */
+export function orderSums({ wanted }: { wanted: OrderWanted }): OrderCalls {
+  return orderCalls(wanted);
+}
+
 export function lookAlikes(papers: readonly NamedPaper[]): LookAlike[] {
   return findLookAlikes(papers);
 }
