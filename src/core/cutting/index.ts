@@ -17,3 +17,4 @@ export {
 } from './boltPlan';
 export { handWork, type HandWork } from './handWork';
 export { fromPieces, type ClothPiece, type CutPiece, type FromPieces } from './fromPieces';
+export { CUT_SCHOOLS, GENEROUS_MM, cutBySchool, type CutSchool } from './cutSchools';

@@ -139,6 +139,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
         ownCuts={plan.ownCuts}
         onOwnCuts={(ownCuts) => change({ ownCuts }, 'own cuts')}
         handMmPerMinute={plan.figures.handMmPerMinute}
+        allowanceMm={project.allowanceMm}
       />
       <YieldPanel papers={papers} shelf={shelf} system={system} ownCuts={plan.ownCuts} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />

@@ -4,15 +4,16 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { worthOf } from '@/core/cloth';
-import { handWork, type StandardCut } from '@/core/cutting';
+import { CUT_SCHOOLS, cutBySchool, handWork, type CutSchool, type StandardCut } from '@/core/cutting';
 import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import type { GivenCut } from '@/core/order';
 import type { PieceKind } from '@/core/nesting';
 import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
+import { NumberField } from '@/ui/NumberField';
 import { Facts } from '@/ui/Facts';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { LayoutDrawing } from './LayoutDrawing';
@@ -40,6 +41,7 @@ interface LayoutPanelProps {
   readonly onOwnCuts: (cuts: readonly StandardCut[]) => void;
   /** What scissors cut in a minute, mm. */
   readonly handMmPerMinute: number;
+  readonly allowanceMm: number;
 }
 
 /** One bag's pieces of one cloth, laid out to be cut round with scissors; what that saves against strips. */
@@ -52,11 +54,18 @@ export function LayoutPanel({
   ownCuts,
   onOwnCuts,
   handMmPerMinute,
+  allowanceMm,
 }: LayoutPanelProps) {
   const { layout, start, stop, clear } = useLayout(system);
   const [chosen, setChosen] = useState(() => String(fullest(bags)));
   const [used, setUsed] = useState<Readonly<Record<string, readonly UsedArea[]>>>({});
-  const bag = bags[Number(chosen)];
+  const [school, setSchool] = useState<CutSchool>('exact');
+  const [layers, setLayers] = useState(1);
+  const asked = bags[Number(chosen)];
+  const bag = useMemo(
+    () => asked && { ...asked, kinds: cutBySchool(asked.kinds, school, { allowanceMm, system }) },
+    [asked, school, allowanceMm, system],
+  );
   const cloth = shelf.find(({ name }) => name === bag?.fabric);
   if (!bag || !cloth) return null;
   const areas = used[cloth.name] ?? [];
@@ -74,7 +83,7 @@ export function LayoutPanel({
     <Box component="section" id="layout" aria-label="Cutting layout" sx={{ mt: 4 }}>
       <Typography variant="h3">Laid out for one bag</Typography>
       <Typography sx={{ mb: 1.5 }}>
-        Cut shapes with their allowance, laid close. Cut these by hand along the lines; for rotary strips use
+        The pieces laid close, as they are to be cut. Cut these by hand along the lines; for rotary strips use
         the sizes in the bag list.
       </Typography>
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', flexWrap: 'wrap' }} useFlexGap>
@@ -83,6 +92,23 @@ export function LayoutPanel({
           value={chosen}
           choices={bags.map(({ block, fabric }, index) => [String(index), `${block}, ${fabric}`])}
           onChange={choose}
+        />
+        <Choice
+          label="Cut"
+          value={school}
+          choices={CUT_SCHOOLS}
+          onChange={(value) => {
+            clear();
+            setSchool(value as CutSchool);
+          }}
+        />
+        <NumberField
+          label="Layers cut at once by hand"
+          value={layers}
+          least={1}
+          most={8}
+          isWhole
+          onChange={setLayers}
         />
         {isRunning ? (
           <Button onClick={stop}>Stop and keep this</Button>
@@ -126,6 +152,7 @@ export function LayoutPanel({
             cloth={cloth}
             system={system}
             handMmPerMinute={handMmPerMinute}
+            layers={layers}
           />
           {layout.cut && (
             <Button onClick={() => give(layout.cut ?? undefined)} sx={{ alignSelf: 'start' }}>
@@ -168,9 +195,10 @@ interface LayoutFactsProps {
   readonly cloth: ShelvedCloth;
   readonly system: UnitSystem;
   readonly handMmPerMinute: number;
+  readonly layers: number;
 }
 
-function LayoutFacts({ layout: { nested, cut }, bag, cloth, system, handMmPerMinute }: LayoutFactsProps) {
+function LayoutFacts({ layout: { nested, cut }, bag, cloth, system, handMmPerMinute, layers }: LayoutFactsProps) {
   if (!nested) return null;
   const { lengthMm, stripsLengthMm, density, boundLengthMm } = nested;
   const saved = stripsLengthMm === undefined ? 0 : (stripsLengthMm - lengthMm) * bag.bags;
@@ -182,7 +210,7 @@ function LayoutFacts({ layout: { nested, cut }, bag, cloth, system, handMmPerMin
   ];
   if (saved > 0)
     rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${money > 0 ? `, worth ${money.toFixed(2)}` : ''}`]);
-  const byHand = handWork(bag.kinds, handMmPerMinute);
+  const byHand = handWork(bag.kinds, handMmPerMinute, layers);
   rows.push(['cut round by hand', `${formatBolt(byHand.lineMm, system)} of cutting line for one bag, about ${formatMinutes(byHand.minutes)} at ${formatLength(handMmPerMinute, system)} a minute`]);
   rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : `${cut.name}${worthText(cloth, cut)}`]);
   return <Facts rows={rows} />;
