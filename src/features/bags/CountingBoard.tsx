@@ -114,7 +114,7 @@ export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) 
         </Button>
         <Typography role="status">{`${counted(total, 'paper')} counted`}</Typography>
       </Stack>
-      <Box sx={{ maxWidth: 260, mb: 2 }}>
+      <Box sx={{ maxWidth: 460, mb: 2 }}>
         <NumberField label="These were sewn with, times" value={sewn} least={0} most={50} isWhole hint="0: new papers. Those that are used up stay out" onChange={setSewn} />
       </Box>
       <Box sx={{ display: 'grid', gap: 1 }}>

@@ -111,7 +111,7 @@ export function ClothPhoto({ projectId, cloth, system, onClose }: ClothPhotoProp
                   <ErrorNote error={size.fault} />
                 </Box>
                 <Box>
-                  <canvas ref={canvas} width={pixelsOf(cloth)[0]} height={pixelsOf(cloth)[1]} role="img" aria-label={`One repeat of ${cloth.name}, ${formatLength(cloth.repeatWidthMm, system)} × ${formatLength(cloth.repeatHeightMm, system)}`} style={{ width: '100%', display: 'block' }} />
+                  <canvas ref={canvas} width={pixelsOf(cloth)[0]} height={pixelsOf(cloth)[1]} role="img" aria-label={`One repeat of ${cloth.name}, ${formatLength(cloth.repeatWidthMm, system)} × ${formatLength(cloth.repeatHeightMm, system)}`} style={{ maxWidth: '100%', maxHeight: 300, display: 'block' }} />
                   <Typography color="textSecondary">Move it until the motif lies in the middle:</Typography>
                   <Stack direction="row" sx={{ gap: 0.5, flexWrap: 'wrap' }}>
                     {MOVES.map(([word, dx, dy]) => (

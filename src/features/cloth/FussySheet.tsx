@@ -36,7 +36,7 @@ export function FussySheet({ answer, papers, fabrics, system }: FussySheetProps)
   return (
     <Stack spacing={1.5} sx={{ mt: 2 }}>
       {points.map((point, index) => (
-        <SetsOf key={index} point={point} index={index} of={points.length} found={found} />
+        <SetsOf key={index} index={index} points={points} found={found} />
       ))}
       <Typography>
         {more === undefined ? 'What would give more is looked for …' : more.length === 0 ? 'Neither one more repeat of cloth, nor a narrower allowance, nor the paper a little aside gives another set.' : more.join(' ')}
@@ -68,22 +68,27 @@ export function FussySheet({ answer, papers, fabrics, system }: FussySheetProps)
 } // prettier-ignore
 
 interface SetsOfProps {
-  readonly point: FussyPoint;
   readonly index: number;
-  readonly of: number;
+  readonly points: readonly FussyPoint[];
   readonly found: FussyFound;
 }
 
-function SetsOf({ point: { paper, setOf }, index, of, found }: SetsOfProps) {
+function SetsOf({ index, points, found }: SetsOfProps) {
+  const point = points[index];
+  if (!point) return null;
+  const { paper, setOf } = point;
+  const of = points.length;
   const { sets, most } = found.points[index] ?? { sets: 0, most: 0 };
-  const wanted = Math.ceil((paper.count * paper.bags) / setOf);
+  // What sets of the points before hold of the same paper is not wanted again.
+  const held = found.placed.filter((one) => one.point < index && points[one.point]?.paper === paper).length;
+  const wanted = Math.max(0, Math.ceil((paper.count * paper.bags - held) / setOf));
   const isMost = found.isProven || most === sets;
   return (
     <Typography>
       {of > 1 && `${index + 1}. ${paper.block}, ${paper.id}: `}
       <strong>{`${counted(sets, 'whole set')} of ${setOf}.`}</strong>{' '}
       {isMost ? 'No choice of motifs gives more.' : `No choice gives more than ${most}.`}{' '}
-      {sets >= wanted ? `All ${counted(paper.bags, 'bag')} want ${wanted}: it is enough.` : `All ${counted(paper.bags, 'bag')} want ${counted(wanted, 'set')}: ${wanted - sets} are missing.`}
+      {sets >= wanted ? `All ${counted(paper.bags, 'bag')} want ${wanted}${held > 0 ? ' more' : ''}: it is enough.` : `All ${counted(paper.bags, 'bag')} want ${counted(wanted, 'set')}: ${wanted - sets} are missing.`}
     </Typography>
   );
 } // prettier-ignore

@@ -87,29 +87,35 @@ export function LayoutPanel({
         the sizes in the bag list.
       </Typography>
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', flexWrap: 'wrap' }} useFlexGap>
-        <Choice
-          label="Bag and cloth"
-          value={chosen}
-          choices={bags.map(({ block, fabric }, index) => [String(index), `${block}, ${fabric}`])}
-          onChange={choose}
-        />
-        <Choice
-          label="Cut"
-          value={school}
-          choices={CUT_SCHOOLS}
-          onChange={(value) => {
-            clear();
-            setSchool(value as CutSchool);
-          }}
-        />
-        <NumberField
-          label="Layers cut at once by hand"
-          value={layers}
-          least={1}
-          most={8}
-          isWhole
-          onChange={setLayers}
-        />
+        <Box sx={{ width: 300 }}>
+          <Choice
+            label="Bag and cloth"
+            value={chosen}
+            choices={bags.map(({ block, fabric }, index) => [String(index), `${block}, ${fabric}`])}
+            onChange={choose}
+          />
+        </Box>
+        <Box sx={{ width: 300 }}>
+          <Choice
+            label="Cut"
+            value={school}
+            choices={CUT_SCHOOLS}
+            onChange={(value) => {
+              clear();
+              setSchool(value as CutSchool);
+            }}
+          />
+        </Box>
+        <Box sx={{ width: 200 }}>
+          <NumberField
+            label="Layers cut at once by hand"
+            value={layers}
+            least={1}
+            most={8}
+            isWhole
+            onChange={setLayers}
+          />
+        </Box>
         {isRunning ? (
           <Button onClick={stop}>Stop and keep this</Button>
         ) : (

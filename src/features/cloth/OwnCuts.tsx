@@ -42,8 +42,8 @@ export function OwnCuts({ cuts, system, onChange }: OwnCutsProps) {
         ))}
       </Box>
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: 'wrap', mt: 1, alignItems: 'center' }}>
-        <TextField label="Own cut: width" value={typed.width} error={read.fault !== undefined} onChange={({ target }) => setTyped({ ...typed, width: target.value })} />
-        <TextField label="Own cut: length" value={typed.length} error={read.fault !== undefined} onChange={({ target }) => setTyped({ ...typed, length: target.value })} />
+        <TextField sx={{ width: 170 }} label="Own cut: width" value={typed.width} error={read.fault !== undefined} onChange={({ target }) => setTyped({ ...typed, width: target.value })} />
+        <TextField sx={{ width: 170 }} label="Own cut: length" value={typed.length} error={read.fault !== undefined} onChange={({ target }) => setTyped({ ...typed, length: target.value })} />
         <Button
           disabled={!mayAdd}
           onClick={() => {

@@ -146,6 +146,7 @@ function ShelfRow({
       </TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
         <Button
+          variant="text"
           size="small"
           aria-pressed={isPale}
           title="Glue could show in a very pale cloth"
@@ -154,10 +155,11 @@ function ShelfRow({
         >
           {isPale ? 'Pale ✓' : 'Pale'}
         </Button>
-        <Button size="small" onClick={onPhoto} aria-label={`A photo of ${cloth.name}`}>
+        <Button variant="text" size="small" onClick={onPhoto} aria-label={`A photo of ${cloth.name}`}>
           Photo
         </Button>
         <Button
+          variant="text"
           size="small"
           onClick={() => onOther(cloth)}
           aria-label={`Another cloth in place of ${cloth.name}`}
