@@ -1,4 +1,5 @@
-import { By, until } from 'selenium-webdriver';
+import path from 'node:path';
+import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { Application } from './application';
 import { Browser, PATIENCE_MS } from './browser';
@@ -87,4 +88,42 @@ test('an order: figures save themselves, what is still to buy is noted as ordere
     `/api${cloth.replace('/p/', '/projects/').replace('/cloth', '/orders')}`,
   );
   expect(type).toBe('200 application/pdf');
+});
+
+test('a cloth that ran out is another for one maker: their bag at the table, and back again', async () => {
+  await host.go(cloth);
+  await host.press('Another cloth in place of Woad', 'self::button');
+  await host.fill('Which cloth', 'Fog');
+  await host.press('Ottoline Pell');
+  expect(await host.faults()).toEqual([]);
+  await host.press('Put it in its place');
+  await host.see('Fog in place of Woad for 1 maker.');
+  await second.go(`${cloth.replace(/cloth$/, 'bags')}/print`);
+  await second.see('Ottoline Pell: Fog for Woad');
+  await host.press('Undo');
+  await second.go(`${cloth.replace(/cloth$/, 'bags')}/print`);
+  await second.see('Ottoline Pell');
+  await second.gone('Fog for Woad');
+});
+
+test('a photo of a cloth is straightened in the browser, kept, and lies under the papers', async () => {
+  await host.go(cloth);
+  await host.press('A photo of Madder', 'self::button');
+  await host.see('Choose a photo');
+  const input = await host.driver.findElement(By.css('[role=dialog] input[type=file]'));
+  await input.sendKeys(path.join(import.meta.dirname, '..', 'docs', 'screenshots', 'cloth.png'));
+  await host.see('Move it until the motif lies in the middle');
+  const corner = await host.driver.findElement(By.css('[aria-label^="Corner upper left"]'));
+  await corner.sendKeys(Key.ARROW_RIGHT, Key.ARROW_DOWN);
+  expect(await host.faults()).toEqual([]);
+  await host.press('Keep this repeat');
+  await host.see('Madder has its picture.');
+  const source = 'image[href*="cloth=Madder"]';
+  await host.driver.wait(until.elementLocated(By.css(`table ${source}`)), PATIENCE_MS);
+  expect(await host.driver.findElements(By.css(`#motif ${source}`))).not.toHaveLength(0);
+  const loads = await host.driver.executeAsyncScript<string>(
+    'const [css, done] = arguments; fetch(document.querySelector(css).getAttribute("href")).then((r) => done(r.status + " " + r.headers.get("content-type")))',
+    source,
+  );
+  expect(loads).toBe('200 image/jpeg');
 });

@@ -6,7 +6,7 @@ import { withUnits } from '@/core/sheet';
 import { packingLines } from '@/core/packing';
 import { actOnBag, listPacking } from './bags';
 import { countPapersIn, placeOrder, readKeptOrder, saveOrder } from './orders';
-import { clothLooks, clothShelf, setShelf } from './cloth';
+import { clothLooks, clothShelf, setClothPicture, setShelf } from './cloth';
 import { createAccount, type Account, newToken } from './accounts';
 import type { ClothRule } from '@/core/block';
 import { defaultSetting } from '@/core/setting';
@@ -23,6 +23,7 @@ import {
 import { inTransaction, json, type Sql } from './database';
 import { addJob, type JobWork } from './jobs';
 import { readKeptCalendar, saveCalendar } from './calendar';
+import { beaconPicture } from './demoPicture';
 import { DEMO_BLOCKS, INCH, MAKERS, UNREACHED, demoAddress, demoCalendar } from './demoData';
 import { fillExtras, fillGroups, fillLogbook, fillTroubles } from './demoPeople';
 import { addMakers, listMakers, setContact } from './makers';
@@ -165,10 +166,22 @@ async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Promise<voi
         ? { repeatWidthMm: 3 * INCH, repeatHeightMm: 4 * INCH, isHalfDrop: true }
         : {}),
       ...(cloth.name === 'Madder' ? { repeatWidthMm: 2.5 * INCH, repeatHeightMm: 2.5 * INCH } : {}),
+      // Remnants of one, and one that comes apart at its edges.
+      ...(cloth.name === 'Tar'
+        ? {
+            pieces: [
+              { widthMm: 18 * INCH, lengthMm: 22 * INCH },
+              { widthMm: 5 * INCH, lengthMm: 42 * INCH },
+            ],
+          }
+        : {}),
+      frays: cloth.name === 'Lichen',
       stockMm: yards * 36 * INCH,
       pricePerMetre: Math.round((11.5 + (index % 4)) * 100) / 100,
     });
   }
+  if (shelf.some(({ name, pictureAt }) => name === 'Beacon' && pictureAt === undefined))
+    await setClothPicture(sql, access, 'Beacon', { image: await beaconPicture() });
 }
 
 /** What the shop pays, and a first order that is on its way; a spare set more was wished for after it had gone. */

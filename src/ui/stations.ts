@@ -43,12 +43,15 @@ export const STATIONS: readonly Station[] = [
     ways: [
       'The table says what all bags take of each cloth by strips, what is in stock, and what to buy, rounded up to what shops sell.',
       '“Change” says how wide a cloth is, how its pieces may lie, what is in stock and what it costs.',
-      '“Lay it out” lays one bag’s pieces close on the bolt and goes on improving until you stop it; what that saves against strips is said.',
+      '“Photo” straightens a picture of a cloth by the corners of something whose sides you know, and keeps one repeat; it then lies under the papers.',
+      '“Another” puts another cloth in place of one: for some makers, where it ran out, or in some blocks. Renaming a cloth to one that is there makes the two one, where you say so. All of it is taken back.',
+      'Pieces on the shelf are cut before the bolt is touched.',
+      '“Lay it out” lays one bag’s pieces close on the bolt and goes on improving until you stop it; what that saves against strips is said. It goes round flaws and what was cut out before.',
       '“From bolt to bags” draws how each bolt is cut up for the bags that are not packed yet: strips right across, then across the strips, with the time it takes.',
       '“The order” counts off what is there and what is on its way, and says what a maker and a bag cost, what one more costs, and what to ask. “Note … as ordered” keeps it as it was ordered; “It came” makes it stock.',
       '“Shelf as CSV” and “Read a CSV” take the shelf to a spreadsheet and back; what a file changes is shown first.',
       '“What a piece of cloth gives” counts a paper on every cut that shops sell, and on a remnant.',
-      '“Cut round a motif” lays a paper on a print (its repeat is said under “Change”), shows the wheel, and finds the most whole sets on a piece.',
+      '“Cut round a motif” lays a paper on a print (its repeat is said under “Change”), shows the wheel, and finds the most whole sets on a piece: of one point, then of the next, then what else goes into the gaps.',
     ],
   },
   {
@@ -58,6 +61,7 @@ export const STATIONS: readonly Station[] = [
     path: 'bags',
     purpose: 'One bag per block and maker: what goes in, and whether it is packed.',
     ways: [
+      'What a maker has of their own (two sets, another allowance, the left hand, another cloth) is said under Makers and Cloth; their bags, labels and the order follow.',
       '“In each bag” lists papers with spares and cloth as cut sizes.',
       '“Pick list” adds up what all bags, or those of a drop, take: along the shelf as you said it stands, shared among helpers.',
       'On the wall, press a bag when it is packed and again when it is handed over. The name of a maker or a block marks a whole row or column.',
