@@ -5,6 +5,8 @@ export type BasteMethod = 'thread' | 'thread-in-cloth' | 'glue' | 'glue-and-thre
 
 interface MethodFacts {
   readonly name: string;
+  /** What the hands do, in sentences for somebody who does it for the first time. */
+  readonly how: string;
   readonly removal: string;
   readonly warning: string;
   /** Minutes to lay a paper, per corner, and mm fastened in a minute. */
@@ -19,6 +21,7 @@ interface MethodFacts {
 export const BASTE_METHODS: Readonly<Record<BasteMethod, MethodFacts>> = {
   thread: {
     name: 'Thread through the paper',
+    how: 'Stitch through cloth and paper together, with thread that shows. Begin with the knot on the front, and double the last stitch.',
     removal: 'clip the stitches and pull every thread',
     warning: 'Contrasting thread, the knot on the front, the last stitch doubled.',
     layMinutes: 0.5,
@@ -28,6 +31,7 @@ export const BASTE_METHODS: Readonly<Record<BasteMethod, MethodFacts>> = {
   },
   'thread-in-cloth': {
     name: 'Thread in the cloth only',
+    how: 'Catch the folded cloth with the needle, never the paper. Tack each corner tight with a backstitch; a longer needle helps.',
     removal: 'none: it stays',
     warning: 'Tack each corner with a backstitch, tight; a longer needle helps.',
     layMinutes: 0.5,
@@ -37,6 +41,7 @@ export const BASTE_METHODS: Readonly<Record<BasteMethod, MethodFacts>> = {
   },
   glue: {
     name: 'Washable glue pen',
+    how: 'Draw a thin line of washable glue on the paper, near its edge, and fold the cloth onto it. Try it on pale cloth first; heat sets it. Follow the label.',
     removal: 'peel the allowance back',
     warning: 'A thin line near the edge; patch-test on pale cloth; heat sets it. Follow the label.',
     layMinutes: 0.3,
@@ -46,6 +51,7 @@ export const BASTE_METHODS: Readonly<Record<BasteMethod, MethodFacts>> = {
   },
   'glue-and-thread': {
     name: 'Glue on the long sides, thread at the points',
+    how: 'Glue the long sides, a quarter of a side at a time: it dries. Hold each point with two stitches.',
     removal: 'peel, and pull two stitches',
     warning: 'Glue a quarter of a long side at a time: it dries.',
     layMinutes: 0.35,
@@ -55,6 +61,7 @@ export const BASTE_METHODS: Readonly<Record<BasteMethod, MethodFacts>> = {
   },
   starch: {
     name: 'Starch and a small iron on doubled freezer paper',
+    how: 'Take doubled freezer paper. Wet a stretch of the allowance with starch and iron it dry over the edge of the paper; go on with the next stretch, still wet when it is folded. The iron is hot: use a heat-safe mat, air the room, mind your fingers, unplug it.',
     removal: 'the paper slips out',
     warning: 'Hot iron on a heat-safe mat, ventilate, unplug; mind your fingers. Do not dry the next side.',
     layMinutes: 0.6,
@@ -64,6 +71,7 @@ export const BASTE_METHODS: Readonly<Record<BasteMethod, MethodFacts>> = {
   },
   'stay-in': {
     name: 'Stay-in fusible sheet',
+    how: 'Iron the fusible sheet on as its label says, then fold the cloth over it. It stays in.',
     removal: 'none: it stays in and softens',
     warning: 'Iron on; see the label of the sheet.',
     layMinutes: 0.5,

@@ -3,6 +3,7 @@ import { groupsOf } from '../block';
 import { itemAt } from '../lists';
 import { formatLength } from '../length';
 import { stepId } from '../progress';
+import { shapeWord } from './names';
 import type { AppliqueStep, StepSources } from './step';
 
 /** What stays of the background behind an appliqué when the rest is cut away, mm: ¼″. */
@@ -23,15 +24,19 @@ export function appliqueSteps(sources: StepSources): AppliqueStep[] {
   const sewn = upper.flatMap((layer) => {
     const own = graph.patches.flatMap((patch, index) => (patch.layer === layer ? [index] : []));
     return groupsOf(graph, own).flatMap((patches) =>
-      sewnOn(sources, patches, sayPatches(patches), 'the layer below'),
+      sewnOn(sources, patches, sayPatches(sources, patches), 'the layer below'),
     );
   });
   return [...backgroundStep(sources), ...sewn];
 }
 
-function sayPatches(patches: readonly number[]): string {
-  const numbers = patches.map((patch) => patch + 1);
-  return numbers.length === 1 ? `patch ${numbers[0]}` : `patches ${numbers.join(', ')}`;
+/** “the Beacon circle 15”, or “patches 3, 4, 5” where there are several. */
+function sayPatches({ graph, sorted, kindNames }: StepSources, patches: readonly number[]): string {
+  const [first = 0, ...others] = patches;
+  if (others.length > 0) return `patches ${patches.map((patch) => patch + 1).join(', ')}`;
+  const kind = kindNames[itemAt(sorted.kindOf, first)];
+  const shape = kind === undefined ? 'patch' : shapeWord(kind);
+  return `the ${itemAt(graph.patches, first).fabric} ${shape} ${first + 1}`;
 }
 
 /** Sewing some patches onto what lies below, and cutting that away behind them where the host wants it. */

@@ -65,11 +65,10 @@ function basteSteps(
     const convention = chosen.conventionOf[first] ?? 'clockwise';
     const folds = sayFolds(itemAt(graph.patches, first).outline, convention, bareness, system);
     const method = methods[itemAt(sorted.kindOf, first)] ?? 'thread';
-    const { name: by, warning } = BASTE_METHODS[method];
     return {
       kind: 'baste',
       id: stepId('baste', [patches.map((patch) => graph.patches[patch]?.id as string)]),
-      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${folds} ${by}. ${warning}${raw}`,
+      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${folds} ${BASTE_METHODS[method].how}${raw}`,
       minutes: kind ? methodMinutes(method, kind.outline) * patches.length : 0,
       method,
       patches,
