@@ -1,5 +1,4 @@
 'use client';
-import { wrap } from 'comlink';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
@@ -10,16 +9,16 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { usableWidth, worthOf } from '@/core/cloth';
 import type { StandardCut, Yield } from '@/core/cutting';
 import { formatLength, type UnitSystem } from '@/core/length';
 import type { ShelvedCloth } from '@/server/cloth';
-import type { ClothWorker } from '@/workers/clothWorker';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { attempt, readFigure } from '@/ui/figures';
 import type { FussyPaper } from './fussyRequest';
+import { useClothWorker } from './useClothWorker';
 
 interface YieldPanelProps {
   readonly papers: readonly FussyPaper[];
@@ -76,19 +75,12 @@ export function YieldPanel({ papers, shelf, system, ownCuts }: YieldPanelProps) 
 /** Counts in a worker; whoever asks for something else ends what is counted. */
 function useYields(system: UnitSystem) {
   const [yields, setYields] = useState<readonly Yield[] | 'counting' | undefined>();
-  const worker = useRef<Worker>(null);
-  const end = () => {
-    worker.current?.terminate();
-    worker.current = null;
-  };
-  useEffect(() => end, []);
+  const { begin, end } = useClothWorker();
   const count = async ({ id, cut }: FussyPaper, cloth: ShelvedCloth, remnant: StandardCut | undefined, ownCuts: readonly StandardCut[]) => {
-    end();
+    const { api, isStill } = begin();
     setYields('counting');
-    const own = new Worker(new URL('../../workers/clothWorker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
-    const found = await wrap<ClothWorker>(own).yields({ id, polygon: cut }, usableWidth(cloth), cloth.turns, system, remnant, ownCuts);
-    if (worker.current !== own) return;
+    const found = await api.yields({ id, polygon: cut }, usableWidth(cloth), cloth.turns, system, remnant, ownCuts);
+    if (!isStill()) return;
     setYields(found);
     end();
   };

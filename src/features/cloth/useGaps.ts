@@ -1,11 +1,11 @@
-import { proxy, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { proxy } from 'comlink';
+import { useState } from 'react';
 import { outlineAbout } from '@/core/fussy';
 import type { Point } from '@/core/geometry';
 import type { UnitSystem } from '@/core/length';
 import type { PieceKind } from '@/core/nesting';
-import type { ClothWorker } from '@/workers/clothWorker';
 import type { FussyPaper } from './fussyRequest';
+import { useClothWorker } from './useClothWorker';
 import type { FussyAnswer } from './useFussy';
 
 /** A paper laid beside the sets, as it lies on the cloth. */
@@ -20,22 +20,15 @@ const [SECONDS, MOST_PIECES] = [4, 300];
 /** Fills what the sets leave of their piece with other papers of the same cloth, as many as go. */
 export function useGaps(system: UnitSystem) {
   const [pieces, setPieces] = useState<readonly GapPiece[] | 'busy' | undefined>();
-  const worker = useRef<Worker>(null);
-  const end = () => {
-    worker.current?.terminate();
-    worker.current = null;
-  };
-  useEffect(() => end, []);
+  const { begin, end } = useClothWorker();
   const fill = async (answer: FussyAnswer, papers: readonly FussyPaper[]) => {
-    end();
+    const { api, isStill } = begin();
     setPieces('busy');
-    const own = new Worker(new URL('../../workers/clothWorker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
     const { cloth, lengthMm } = answer;
     const kinds = wantedIn(answer, papers);
     const ground = { width: cloth.widthMm, length: lengthMm, selvedge: cloth.selvedgeMm, turns: cloth.turns, used: cutsOf(answer) };
-    const { placed } = await wrap<ClothWorker>(own).lay(kinds, ground, system, SECONDS, proxy(() => undefined));
-    if (worker.current !== own) return;
+    const { placed } = await api.lay(kinds, ground, system, SECONDS, proxy(() => undefined));
+    if (!isStill()) return;
     setPieces(placed.map(({ kind, turnDeg, x, y }) => ({ id: kinds[kind]?.id ?? '', outline: moved(kinds[kind]?.polygon ?? [], turnDeg, x, y) })));
     end();
   };

@@ -1,11 +1,11 @@
 'use client';
-import { proxy, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { proxy } from 'comlink';
+import { useState } from 'react';
 import { usableWidth, type ShelfCloth } from '@/core/cloth';
 import type { StandardCut } from '@/core/cutting';
 import type { UnitSystem } from '@/core/length';
 import type { Nested, PieceKind } from '@/core/nesting';
-import type { ClothWorker } from '@/workers/clothWorker';
+import { useClothWorker } from './useClothWorker';
 
 /** Seconds that a layout is improved for, unless it is stopped. */
 const SECONDS = 12;
@@ -42,19 +42,10 @@ export interface Layout {
 /** Lays the pieces of one bag on its cloth in a worker. Stopping keeps the best so far. */
 export function useLayout(system: UnitSystem) {
   const [layout, setLayout] = useState<Layout | undefined>();
-  const worker = useRef<Worker>(null);
-  const end = () => {
-    worker.current?.terminate();
-    worker.current = null;
-  };
-  useEffect(() => end, []);
+  const { begin, end } = useClothWorker();
   const start = async (kinds: readonly PieceKind[], cloth: ShelfCloth, { used, ownCuts }: LayoutWish) => {
-    end();
+    const { api, isStill } = begin();
     setLayout({ nested: undefined, spent: 0, cut: undefined });
-    const own = new Worker(new URL('../../workers/clothWorker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
-    const isStill = () => worker.current === own;
-    const api = wrap<ClothWorker>(own);
     const roll = { width: cloth.widthMm, length: Infinity, selvedge: cloth.selvedgeMm, turns: cloth.turns, used: used.map(cornersOf) };
     const hear = proxy((nested: Nested, spent: number) => {
       if (isStill()) setLayout({ nested, spent, cut: undefined });
