@@ -9,18 +9,16 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { hasRepeat, isSeenRectangle, straightened, type Part, type Pixels, type Quad } from '@/core/cloth';
+import { hasRepeat, type Pixels } from '@/core/cloth';
 import { formatLength, type UnitSystem } from '@/core/length';
 import type { ShelvedCloth } from '@/server/cloth';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FileButton } from '@/ui/FileButton';
-import { attempt, readFigure } from '@/ui/figures';
 import { useNotice } from '@/ui/Notices';
 import { useSend } from '@/ui/useSend';
 import { QuadPicture } from './QuadPicture';
-import { readPixels } from './readPixels';
+import { useClothPhoto, type ClothPhotoState } from './useClothPhoto';
 
 interface ClothPhotoProps {
   readonly projectId: string;
@@ -29,42 +27,12 @@ interface ClothPhotoProps {
   readonly onClose: () => void;
 }
 
-/** The straightened repeat is kept at most this many pixels wide or high. */
-const KEPT_PX = 480;
-const QUALITY = 0.85;
-
 /** A photo of a cloth: four corners of a known rectangle are marked, it is straightened, and one repeat is cropped with its motif in the middle. */
 export function ClothPhoto({ projectId, cloth, system, onClose }: ClothPhotoProps) {
   const router = useRouter();
   const notice = useNotice();
   const { error, isBusy, run } = useSend();
-  const [picture, setPicture] = useState<Pixels | undefined>();
-  const [fault, setFault] = useState('');
-  const [quad, setQuad] = useState<Quad>(() => corners(1, 1));
-  const [known, setKnown] = useState(() => ({ width: formatLength(2 * cloth.repeatWidthMm, system), height: formatLength(2 * cloth.repeatHeightMm, system) }));
-  const [from, setFrom] = useState({ x: 0, y: 0 });
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const size = attempt(() => ({ widthMm: readFigure(known.width, 'length', system) as number, heightMm: readFigure(known.height, 'length', system) as number }));
-  const isRight = isSeenRectangle(quad);
-  const { widthMm = 0, heightMm = 0 } = size.value ?? {};
-  const repeat = useMemo(
-    () => (picture && widthMm > 0 && heightMm > 0 && isRight ? straightened(picture, quad, partOf(cloth, { widthMm, heightMm }, from), ...pixelsOf(cloth)) : undefined),
-    [picture, quad, widthMm, heightMm, from, cloth, isRight],
-  );
-  useEffect(() => {
-    const context = canvas.current?.getContext('2d');
-    if (repeat && context) context.putImageData(new ImageData(repeat.data, repeat.width, repeat.height), 0, 0);
-  }, [repeat]);
-  const take = async (file: File) => {
-    try {
-      const pixels = await readPixels(file);
-      setFault('');
-      setPicture(pixels);
-      setQuad(corners(pixels.width, pixels.height));
-    } catch {
-      setFault('This file is no picture that this browser can read. Take a JPEG or PNG as it comes from the phone.');
-    }
-  };
+  const photo = useClothPhoto(cloth, system);
   const change = async (what: object) => {
     await send('POST', `/api/projects/${projectId}/cloths/picture`, { cloth: cloth.name, change: what });
     router.refresh();
@@ -75,11 +43,6 @@ export function ClothPhoto({ projectId, cloth, system, onClose }: ClothPhotoProp
       notice({ text, undo: () => change({ isBack: true }) });
       onClose();
     });
-  const save = () => {
-    const url = canvas.current?.toDataURL('image/jpeg', QUALITY) ?? '';
-    return told({ image: url.slice(url.indexOf(',') + 1) }, `${cloth.name} has its picture.`);
-  };
-  const nudge = (dx: number, dy: number) => setFrom(({ x, y }) => ({ x: x + (dx * cloth.repeatWidthMm) / 20, y: y + (dy * cloth.repeatHeightMm) / 20 }));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="photo-title">
       <DialogTitle id="photo-title">{`A photo of ${cloth.name}`}</DialogTitle>
@@ -94,33 +57,15 @@ export function ClothPhoto({ projectId, cloth, system, onClose }: ClothPhotoProp
               The photo stays on this device; only the repeat is kept.
             </Typography>
             <Box>
-              <FileButton accept="image/*" onFile={(file) => void take(file)}>
+              <FileButton accept="image/*" onFile={(file) => void photo.take(file)}>
                 Choose a photo
               </FileButton>
-              {fault !== '' && <Typography role="alert" color="error">{fault}</Typography>}
+              {photo.fault !== '' && <Typography role="alert" color="error">{photo.fault}</Typography>}
             </Box>
-            {picture && (
+            {photo.picture && (
               <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '3fr 2fr' }, gap: 2 }}>
-                <Box>
-                  <QuadPicture picture={picture} quad={quad} onChange={setQuad} />
-                  {!isRight && <Typography role="alert" color="error">These corners cannot be those of a rectangle: drag them so that they go round it clockwise from its upper left one.</Typography>}
-                  <Stack direction="row" sx={{ gap: 1.5, mt: 1.5 }}>
-                    <TextField label="Marked: across" value={known.width} error={size.fault !== undefined} onChange={({ target }) => setKnown({ ...known, width: target.value })} />
-                    <TextField label="Marked: down" value={known.height} error={size.fault !== undefined} onChange={({ target }) => setKnown({ ...known, height: target.value })} />
-                  </Stack>
-                  <ErrorNote error={size.fault} />
-                </Box>
-                <Box>
-                  <canvas ref={canvas} width={pixelsOf(cloth)[0]} height={pixelsOf(cloth)[1]} role="img" aria-label={`One repeat of ${cloth.name}, ${formatLength(cloth.repeatWidthMm, system)} × ${formatLength(cloth.repeatHeightMm, system)}`} style={{ maxWidth: '100%', maxHeight: 300, display: 'block' }} />
-                  <Typography color="textSecondary">Move it until the motif lies in the middle:</Typography>
-                  <Stack direction="row" sx={{ gap: 0.5, flexWrap: 'wrap' }}>
-                    {MOVES.map(([word, dx, dy]) => (
-                      <Button key={word} size="small" onClick={() => nudge(dx, dy)}>
-                        {word}
-                      </Button>
-                    ))}
-                  </Stack>
-                </Box>
+                <Marked picture={photo.picture} quad={photo.quad} known={photo.known} />
+                <Repeat canvas={photo.canvas} size={photo.size} nudge={photo.nudge} label={`One repeat of ${cloth.name}, ${formatLength(cloth.repeatWidthMm, system)} × ${formatLength(cloth.repeatHeightMm, system)}`} />
               </Box>
             )}
           </Stack>
@@ -133,7 +78,7 @@ export function ClothPhoto({ projectId, cloth, system, onClose }: ClothPhotoProp
           </Button>
         )}
         <Button onClick={onClose}>Leave it</Button>
-        <Button variant="contained" disabled={isBusy || !repeat} onClick={() => void save()}>
+        <Button variant="contained" disabled={isBusy || !photo.isReady} onClick={() => void told({ image: photo.asJpeg() }, `${cloth.name} has its picture.`)}>
           Keep this repeat
         </Button>
       </DialogActions>
@@ -141,31 +86,38 @@ export function ClothPhoto({ projectId, cloth, system, onClose }: ClothPhotoProp
   );
 } // prettier-ignore
 
+/** The photo with the corners of the known rectangle, and its sides. */
+function Marked({ picture, quad, known }: Pick<ClothPhotoState, 'quad' | 'known'> & { readonly picture: Pixels }) {
+  const { width, height, fault, change } = known;
+  return (
+    <Box>
+      <QuadPicture picture={picture} quad={quad.corners} onChange={quad.change} />
+      {!quad.isRight && <Typography role="alert" color="error">These corners cannot be those of a rectangle: drag them so that they go round it clockwise from its upper left one.</Typography>}
+      <Stack direction="row" sx={{ gap: 1.5, mt: 1.5 }}>
+        <TextField label="Marked: across" value={width} error={fault !== undefined} onChange={({ target }) => change({ width: target.value, height })} />
+        <TextField label="Marked: down" value={height} error={fault !== undefined} onChange={({ target }) => change({ width, height: target.value })} />
+      </Stack>
+      <ErrorNote error={fault} />
+    </Box>
+  );
+} // prettier-ignore
+
 const MOVES = [['Left', 1, 0], ['Right', -1, 0], ['Up', 0, 1], ['Down', 0, -1]] as const; // prettier-ignore
 
-/** A rectangle well within a picture, to begin with. */
-const corners = (width: number, height: number): Quad => [
-  { x: 0.2 * width, y: 0.2 * height },
-  { x: 0.8 * width, y: 0.2 * height },
-  { x: 0.8 * width, y: 0.8 * height },
-  { x: 0.2 * width, y: 0.8 * height },
-];
-
-/** One repeat as a share of the marked rectangle, its middle at the rectangle’s middle pushed by so much. */
-export function partOf(
-  { repeatWidthMm, repeatHeightMm }: Pick<ShelvedCloth, 'repeatWidthMm' | 'repeatHeightMm'>,
-  { widthMm, heightMm }: { readonly widthMm: number; readonly heightMm: number },
-  from: { readonly x: number; readonly y: number },
-): Part {
-  return {
-    x: (widthMm / 2 + from.x - repeatWidthMm / 2) / widthMm,
-    y: (heightMm / 2 + from.y - repeatHeightMm / 2) / heightMm,
-    width: repeatWidthMm / widthMm,
-    height: repeatHeightMm / heightMm,
-  };
-}
-
-function pixelsOf({ repeatWidthMm, repeatHeightMm }: ShelvedCloth): readonly [number, number] {
-  const scale = KEPT_PX / Math.max(repeatWidthMm, repeatHeightMm, 1);
-  return [Math.max(1, Math.round(repeatWidthMm * scale)), Math.max(1, Math.round(repeatHeightMm * scale))];
-}
+/** The repeat as it will be kept, moved until its motif lies in the middle. */
+function Repeat({ label, canvas, size, nudge }: Pick<ClothPhotoState, 'canvas' | 'size' | 'nudge'> & { readonly label: string }) {
+  const [width, height] = size;
+  return (
+    <Box>
+      <canvas ref={canvas} width={width} height={height} role="img" aria-label={label} style={{ maxWidth: '100%', maxHeight: 300, display: 'block' }} />
+      <Typography color="textSecondary">Move it until the motif lies in the middle:</Typography>
+      <Stack direction="row" sx={{ gap: 0.5, flexWrap: 'wrap' }}>
+        {MOVES.map(([word, dx, dy]) => (
+          <Button key={word} size="small" onClick={() => nudge(dx, dy)}>
+            {word}
+          </Button>
+        ))}
+      </Stack>
+    </Box>
+  );
+} // prettier-ignore

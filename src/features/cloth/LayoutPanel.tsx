@@ -73,6 +73,10 @@ export function LayoutPanel({
     clear();
     setChosen(value);
   };
+  const chooseSchool = (next: CutSchool) => {
+    clear();
+    setSchool(next);
+  };
   const own = given.find(({ blockId, fabric }) => blockId === bag.blockId && fabric === bag.fabric);
   const give = (cut: StandardCut | undefined) => {
     const others = given.filter((one) => one !== own);
@@ -86,44 +90,14 @@ export function LayoutPanel({
         The pieces laid close, as they are to be cut. Cut these by hand along the lines; for rotary strips use
         the sizes in the bag list.
       </Typography>
-      <Stack direction="row" spacing={2} sx={{ alignItems: 'center', flexWrap: 'wrap' }} useFlexGap>
-        <Box sx={{ width: 300 }}>
-          <Choice
-            label="Bag and cloth"
-            value={chosen}
-            choices={bags.map(({ block, fabric }, index) => [String(index), `${block}, ${fabric}`])}
-            onChange={choose}
-          />
-        </Box>
-        <Box sx={{ width: 300 }}>
-          <Choice
-            label="Cut"
-            value={school}
-            choices={CUT_SCHOOLS}
-            onChange={(value) => {
-              clear();
-              setSchool(value as CutSchool);
-            }}
-          />
-        </Box>
-        <Box sx={{ width: 200 }}>
-          <NumberField
-            label="Layers cut at once by hand"
-            value={layers}
-            least={1}
-            most={8}
-            isWhole
-            onChange={setLayers}
-          />
-        </Box>
-        {isRunning ? (
-          <Button onClick={stop}>Stop and keep this</Button>
-        ) : (
-          <Button variant="contained" onClick={() => void start(bag.kinds, cloth, { used: areas, ownCuts })}>
-            Lay it out
-          </Button>
-        )}
-      </Stack>
+      <LayoutTools
+        {...{ bags, chosen, school, layers }}
+        onChoose={choose}
+        onSchool={chooseSchool}
+        onLayers={setLayers}
+        onStop={isRunning ? stop : undefined}
+        onStart={() => void start(bag.kinds, cloth, { used: areas, ownCuts })}
+      />
       <UsedAreas
         areas={areas}
         widthMm={cloth.widthMm}
@@ -182,6 +156,60 @@ export function LayoutPanel({
     </Box>
   );
 }
+
+interface LayoutToolsProps {
+  readonly bags: readonly BagPieces[];
+  readonly chosen: string;
+  readonly school: CutSchool;
+  readonly layers: number;
+  readonly onChoose: (chosen: string) => void;
+  readonly onSchool: (school: CutSchool) => void;
+  readonly onLayers: (layers: number) => void;
+  readonly onStart: () => void;
+  /** While a layout is improved. */
+  readonly onStop: (() => void) | undefined;
+}
+
+/** Which bag is laid out, how closely its pieces are cut, and how many layers at once. */
+function LayoutTools({ bags, chosen, school, layers, onChoose, onSchool, onLayers, onStart, onStop }: LayoutToolsProps) {
+  return (
+      <Stack direction="row" spacing={2} sx={{ alignItems: 'center', flexWrap: 'wrap' }} useFlexGap>
+        <Box sx={{ width: 300 }}>
+          <Choice
+            label="Bag and cloth"
+            value={chosen}
+            choices={bags.map(({ block, fabric }, index) => [String(index), `${block}, ${fabric}`])}
+            onChange={onChoose}
+          />
+        </Box>
+        <Box sx={{ width: 300 }}>
+          <Choice
+            label="Cut"
+            value={school}
+            choices={CUT_SCHOOLS}
+            onChange={(value) => onSchool(value as CutSchool)}
+          />
+        </Box>
+        <Box sx={{ width: 200 }}>
+          <NumberField
+            label="Layers cut at once by hand"
+            value={layers}
+            least={1}
+            most={8}
+            isWhole
+            onChange={onLayers}
+          />
+        </Box>
+        {onStop ? (
+          <Button onClick={onStop}>Stop and keep this</Button>
+        ) : (
+          <Button variant="contained" onClick={onStart}>
+            Lay it out
+          </Button>
+        )}
+      </Stack>
+  );
+} // prettier-ignore
 
 /** The bag with the most pieces of one cloth: there a layout saves most. */
 function fullest(bags: readonly BagPieces[]): number {

@@ -3,7 +3,8 @@ import { beforeEach, expect, test, vi } from 'vitest';
 import { USUAL_CLOTH, type Quad } from '@/core/cloth';
 import { Notices } from '@/ui/Notices';
 import { answering } from '@/ui/testing';
-import { ClothPhoto, partOf } from './ClothPhoto';
+import { ClothPhoto } from './ClothPhoto';
+import { partOf } from './useClothPhoto';
 import { QuadPicture } from './QuadPicture';
 
 const read = vi.hoisted(() => ({ pixels: undefined as unknown }));
