@@ -35,10 +35,12 @@ try {
   });
   await picture('cloth', async () => {
     await browser.go(`${project}/cloth`);
-    await browser.press('Lay it out');
-    await browser.see('no layout is below');
-    await new Promise((resolve) => setTimeout(resolve, 16_000));
-    await browser.driver.executeScript('window.scrollTo(0, document.body.scrollHeight)');
+    await browser.see('From bolt to bags');
+    const papers = await browser.driver.findElement({ css: '#motif [role=combobox]' });
+    await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', papers);
+    await papers.click();
+    await browser.press('Lighthouse, Beacon: 6 ×');
+    await browser.driver.executeScript("document.getElementById('motif').scrollIntoView()");
   });
   await picture('bolt', async () => {
     await browser.go(`${project}/cloth`);
