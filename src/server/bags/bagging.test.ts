@@ -11,6 +11,7 @@ import { testProject, type TestProject } from '../testing';
 import {
   bagLabels,
   bagMarks,
+  cardsPdf,
   extrasSchema,
   listKits,
   outerLabels,
@@ -115,3 +116,17 @@ test('how bags are made is refused where it is none of the ways', () => {
   const many = Object.fromEntries(Array.from({ length: 201 }, (_, i) => [`d${i}`, usual]));
   expect(wrong({ usual, drops: many })).toContain('200');
 });
+
+test('cards as a PDF: one for each block, or one for every bag of every maker who sews it', async () => {
+  const now = await readProject(sql, project);
+  const { signal } = new AbortController();
+  const pagesOf = (pdf: Buffer) => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
+  const star = blocks.at(-1)?.id ?? '';
+  expect(pagesOf(await cardsPdf(sql, now, { blocks: [star] }, signal))).toBe(1);
+  const makers = await listMakers(sql, now);
+  const pages = new Map(makers.slice(0, 1).map(({ id }) => [id, 'https://kevlo.example/m/a-long-token-of-thirty-two-letters']));
+  const all = await cardsPdf(sql, now, { pages }, signal);
+  // Of three blocks Ann sews two and Bea three.
+  expect(pagesOf(all)).toBe(5);
+  expect(all.subarray(0, 5).toString()).toBe('%PDF-');
+}); // prettier-ignore
