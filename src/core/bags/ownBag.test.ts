@@ -54,6 +54,19 @@ test('bags are told apart by what their makers chose; every maker has one, and l
     ['cut with ⅜″ allowance', 1, ['m2']],
     ['2 sets, cut with ⅜″ allowance', 2, ['m3']],
   ]);
+  // What reads alike is cut alike, as wide as any of them wants it.
+  const near = [9.4, 9.6].map((allowanceMm, index) => ({
+    sets: 1,
+    allowanceMm,
+    cloths: {},
+    id: `n${index}`,
+    skips: [],
+  }));
+  const [, together] = alikeBags(bagOf(rosette(1)), near, SETTINGS);
+  expect([together?.makers.length, together?.bag]).toEqual([
+    2,
+    ownBag(bagOf(rosette(1)), near[1]!, SETTINGS),
+  ]);
   const list = pickList(packedBlocks([{ id: 'a', name: 'A', bag: bagOf(rosette(1)) }], makers, SETTINGS));
   expect(list.papers[0]?.total).toBe(8 * (1 + 2 + 1 + 1));
   expect(list.papers[0]?.parts).toContainEqual({ block: 'A (2 sets)', perBag: 16, bags: 1 });

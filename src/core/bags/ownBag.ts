@@ -133,7 +133,8 @@ export function alikeBags<Maker extends BagChoice>(
     byNote.set(note, [...(byNote.get(note) ?? []), maker]);
   }
   return [...byNote].map(([note, makers]) => {
-    const [first = USUAL_CHOICE] = makers;
+    // Of allowances that are said alike the widest: what is cut for it does for all.
+    const [first = USUAL_CHOICE] = [...makers].sort((a, b) => (b.allowanceMm ?? 0) - (a.allowanceMm ?? 0)); // prettier-ignore
     return { bag: ownBag(bag, first, settings), note, sets: first.sets, makers };
   });
 }

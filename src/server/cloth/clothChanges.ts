@@ -70,6 +70,9 @@ export async function renameCloth(
       });
     await keepOrigin(step, access.project, found);
     for (const { id, document } of found.blocks) await writeBlock(step, id, withCloth(document, from, to));
+    // What lies on the shelf under the name and is in no block gives way.
+    if (!found.isMerged)
+      await step`delete from cloth where project_id = ${access.project.id} and name = ${to}`;
     await renameRow(step, access.project, from, to);
     await renameInProject(step, access.project, found);
     if (!found.isMerged) await renameTicks(step, access.project, from, to);
@@ -97,7 +100,7 @@ export async function splitCloth(
       await keepLooks(step, access.project, [to], {});
       if (own?.shelf && typeof own.shelf === 'object')
         await step`
-          update cloth set shelf = ${step.json({ ...own.shelf, stockMm: 0 })} where project_id = ${access.project.id} and name = ${to}`;
+          update cloth set shelf = ${step.json({ ...own.shelf, stockMm: 0, pieces: [] })} where project_id = ${access.project.id} and name = ${to}`;
     }
     return keep(step, access, found, 'cloth-split');
   });
@@ -120,8 +123,7 @@ export async function takeClothChangeBack(sql: postgres.Sql, access: Access<'edi
     const changed = now.find(({ id: own, revision }) => revision !== 1 + (before.blocks.find((block) => block.id === own)?.revision ?? 0));
     if (changed) throw conflict(`The block “${changed.name}” was changed since.`, 'Rename or paint its cloth by hand.');
     for (const { id: own, document } of before.blocks) await writeBlock(step, own, document);
-    if (before.what === 'cloth-renamed' && !before.cloths.some(({ name }) => name === before.to))
-      await renameRow(step, project, before.to, before.from);
+    if (before.what === 'cloth-renamed') await renameRow(step, project, before.to, before.from);
     for (const cloth of before.cloths) await writeCloth(step, project, cloth);
     const used = await step<{ fabric: string }[]>`
       select distinct patch ->> 'fabric' as fabric from block, jsonb_array_elements(document -> 'patches') patch where project_id = ${project.id}`;

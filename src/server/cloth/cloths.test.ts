@@ -134,6 +134,24 @@ test('some makers have another cloth in place of one: it is ordered and looks li
   await expect(substituteCloth(sql, access, [{ makerId: ann?.id ?? '', from: 'Sky', to: 'Sky' }])).rejects.toEqual(refusal(422));
 }); // prettier-ignore
 
+test('a name that lies on the shelf alone gives way: stock and price go with the cloth that is renamed, and both come back', async () => {
+  const { access, project } = await twoBlocks('Giving way');
+  const [ann] = await addMakers(sql, access, ['Ann']);
+  await substituteCloth(sql, access, [{ makerId: ann?.id ?? '', from: 'Woad', to: 'Slate' }]);
+  const stock = async () => (await clothShelf(sql, project)).map(({ name, stockMm, pieces }) => [name, stockMm, pieces.length]);
+  const [navy, slate] = await clothShelf(sql, project);
+  const pieces = [{ widthMm: 100, lengthMm: 100 }];
+  await setShelf(sql, access, { ...navy!, stockMm: 700, pieces });
+  await setShelf(sql, access, { ...slate!, stockMm: 30 });
+  const { id } = await renameCloth(sql, access, { from: 'Navy', to: 'Slate' });
+  expect(await stock()).toEqual([['Slate', 700, 1], ['Woad', 0, 0]]);
+  await takeClothChangeBack(sql, access, id);
+  expect(await stock()).toEqual([['Navy', 700, 1], ['Slate', 30, 0], ['Woad', 0, 0]]);
+  const blocks = (await listBlocks(sql, project)).map((block) => block.id);
+  await splitCloth(sql, access, { from: 'Navy', to: 'Ink', blocks });
+  expect((await stock()).slice(0, 1)).toEqual([['Ink', 0, 0]]);
+}); // prettier-ignore
+
 test('a cloth has a photo of its repeat: it goes with its name, is put back, and what is no picture is refused', async () => {
   const { access, project } = await twoBlocks('Pictured');
   const pictured = async () => (await clothShelf(sql, project)).map(({ name, pictureAt }) => [name, pictureAt !== undefined]);
