@@ -232,6 +232,30 @@ test('the cheapest packs are those that trying every number of each finds; witho
   expect([large, costOf(large)]).toEqual([[{ pack: 100, price: 5, packs: 10_000 }, { pack: 25, price: 1.5, packs: 2 }], 50_003]);
 }); // prettier-ignore
 
+test('shares of bags, tops and notions are the whole cost, whatever some makers chose for themselves; they are never cheaper than one set', () => {
+  const counts = fc.array(fc.tuple(fc.integer({ min: 0, max: 12 }), fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 4 });
+  fc.assert(
+    fc.property(counts, fc.nat(3), (list, spareSets) => {
+      const own = list.map(([bags, sets], index): OrderedBlock => {
+        const usual = block(`B${index} (${sets})`, bags);
+        const papers = usual.contents.papers.map((paper) => ({ ...paper, count: paper.count * sets, spares: paper.spares * sets }));
+        const fabrics = usual.contents.fabrics.map(({ fabric, cuts }) => ({ fabric, cuts: cuts.map((cut) => ({ ...cut, count: cut.count * sets })) }));
+        return { ...usual, isOwn: true, givenCuts: sets, contents: { ...usual.contents, papers, fabrics }, threadMetres: usual.threadMetres * sets };
+      });
+      const plan = { ...PLAN, figures: { ...PLAN.figures, spareSets } };
+      const order = orderOf(wanted([block('A', 5), ...own], 5, { plan }));
+      const bags = order.bagCosts.reduce((sum, { each, bags: count }) => sum + each * count, 0);
+      expect(bags + order.topCost * order.sets + order.worth.notions).toBeCloseTo(order.worth.all, 6);
+      expect(order.bagCosts.slice(1).map(({ bags: count }) => count)).toEqual(list.map(([count]) => count));
+      const [usual, ...others] = order.bagCosts;
+      others.forEach(({ each }, index) => {
+        if (list[index]![0] > 0) expect(each).toBeCloseTo((usual?.each ?? 0) * list[index]![1], 6);
+      });
+    }),
+    { numRuns: 40 },
+  );
+}); // prettier-ignore
+
 test('the order as CSV: one row a thing in its unit; names that look like formulas are made harmless', () => {
   const named = [{ ...shelf[0]!, name: '=SUM(A1)' }];
   const order = orderOf(wanted([block('A', 1, 1, '=SUM(A1)')], 1, { shelf: named, plan: { ...PLAN, notions: [] } }));
