@@ -11,6 +11,9 @@ test('by hand: the smallest piece is cut first, the bolt gets what is left, and 
   expect(cut.map(({ widthMm, counts }) => [widthMm, counts])).toEqual([[210, [2, 0]], [500, [7, 0]]]); // prettier-ignore
   expect(left.map(({ total }) => total)).toEqual([0, 1]);
   expect(rest).toEqual([{ widthMm: 500, lengthMm: 250 }]);
+  // What is longer than a piece takes no room from what goes on it.
+  const beside = fromPieces([size(100, 600, 1), size(100, 100, 5)], [{ widthMm: 500, lengthMm: 450 }], false);
+  expect(beside.left.map(({ total }) => total)).toEqual([1, 0]);
   // What goes across only when it is turned goes where it may be.
   const long = [size(300, 90, 1)];
   const upright = { widthMm: 100, lengthMm: 400 };
