@@ -15,7 +15,6 @@ beforeEach(() => {
 });
 
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
-const later = { timeout: 6000 };
 
 interface Words {
   readonly text: string;
@@ -42,10 +41,10 @@ test('a document saves itself once the hands rest, under the revision it was rea
   expect(screen.getByRole('button', { name: 'Saved' }).hasAttribute('disabled')).toBe(true);
   press('Add');
   press('Add');
-  await screen.findByRole('button', { name: 'Saved' }, later);
+  await screen.findByRole('button', { name: 'Saved' });
   press('Undo');
   expect(screen.getByText('one+')).toBeTruthy();
-  await waitFor(() => expect(asked.map(({ body }) => body)).toEqual([{ extras: { text: 'one++' }, revision: 4 }, { extras: { text: 'one+' }, revision: 5 }]), later);
+  await waitFor(() => expect(asked.map(({ body }) => body)).toEqual([{ extras: { text: 'one++' }, revision: 4 }, { extras: { text: 'one+' }, revision: 5 }]));
   press('Redo');
   expect(screen.getByText('one++')).toBeTruthy();
   // What the server changed for us has no steps before it, and is saved already.
@@ -53,7 +52,7 @@ test('a document saves itself once the hands rest, under the revision it was rea
   expect(screen.getByText('adopted')).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Undo' }).hasAttribute('disabled')).toBe(true);
   press('Add');
-  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'adopted+' }, revision: 9 }), later);
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'adopted+' }, revision: 9 }));
 }); // prettier-ignore
 
 test('what cannot be read yet is not saved; “Save now” does not wait', async () => {
@@ -64,7 +63,7 @@ test('what cannot be read yet is not saved; “Save now” does not wait', async
   expect(asked).toEqual([]);
   rerender(<Page />);
   press('Save now');
-  await screen.findByRole('button', { name: 'Saved' }, later);
+  await screen.findByRole('button', { name: 'Saved' });
   expect(asked).toHaveLength(1);
 });
 
@@ -73,12 +72,12 @@ test('who saved meanwhile is not overwritten: theirs is shown made to fit, undo 
   const asked = answering({ 'PUT /api/projects/p/extras': () => answers.shift() });
   render(<Page fit={(theirs, mine) => ({ text: `${theirs.text} (${mine.text})` })} />);
   press('Add');
-  await screen.findByText('conflict', undefined, later);
+  await screen.findByText('conflict');
   press('Theirs');
   expect(screen.getByText('theirs (one+)')).toBeTruthy();
-  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'theirs (one+)' }, revision: 7 }), later);
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'theirs (one+)' }, revision: 7 }));
   press('Undo');
-  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'one+' }, revision: 8 }), later);
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'one+' }, revision: 8 }));
   expect(screen.queryByRole('button', { name: 'Theirs' })).toBeNull();
 }); // prettier-ignore
 

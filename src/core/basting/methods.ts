@@ -63,7 +63,8 @@ export const BASTE_METHODS: Readonly<Record<BasteMethod, MethodFacts>> = {
     name: 'Starch and a small iron on doubled freezer paper',
     how: 'Take doubled freezer paper. Wet a stretch of the allowance with starch and iron it dry over the edge of the paper; go on with the next stretch, still wet when it is folded. The iron is hot: use a heat-safe mat, air the room, mind your fingers, unplug it.',
     removal: 'the paper slips out',
-    warning: 'Hot iron on a heat-safe mat, ventilate, unplug; mind your fingers. Do not dry the next side.',
+    warning:
+      'Hot iron on a heat-safe mat, ventilate, unplug; mind your fingers. What is not folded yet stays wet.',
     layMinutes: 0.6,
     cornerMinutes: 0.12,
     mmPerMinute: 200,

@@ -34,7 +34,7 @@ export function MakerDialog({ project, maker, groups, roster, onClose }: MakerDi
   const [flags, setFlags] = useState({ isPaused: maker.isPaused, isUnderAge: maker.isUnderAge, travels: maker.travels, isLeftHanded: maker.isLeftHanded });
   const [sets, setSets] = useState(maker.sets);
   const [allowance, setAllowance] = useState(maker.allowanceMm === null ? '' : formatLength(maker.allowanceMm, project.unitSystem));
-  const allowanceMm = readAllowance(allowance, project.unitSystem, maker.allowanceMm);
+  const allowanceMm = readAllowance(allowance, project, maker.allowanceMm);
   const [isErasing, setIsErasing] = useState(false);
   const wished: MakerChange = { name: name.trim(), groupId: groupId === NO_GROUP ? null : groupId, ...flags, sets, ...(allowanceMm === undefined ? {} : { allowanceMm }) };
   const changed = Object.fromEntries(Object.entries(wished).filter(([key, value]) => maker[key as keyof MakerChange] !== value)) as MakerChange;
@@ -112,16 +112,20 @@ export function MakerDialog({ project, maker, groups, roster, onClose }: MakerDi
   );
 } // prettier-ignore
 
+/** Allowances that differ by less are one, mm. */
+const SAME_MM = 0.01;
+
 /**
- * The allowance that was typed, mm; null where the field is empty, undefined where it is none or out of bounds. One that still reads as
+ * The allowance that was typed, mm; null where the field is empty or says the project’s, undefined where it is none or out of bounds. One that still reads as
  * what is kept stays that, to the last digit.
  */
-function readAllowance(text: string, system: UnitSystem, kept: number | null): number | null | undefined {
+function readAllowance(text: string, { unitSystem: system, allowanceMm: usual }: MakerDialogProps['project'], kept: number | null): number | null | undefined {
   if (text.trim() === '') return null;
   if (kept !== null && text === formatLength(kept, system)) return kept;
   try {
     const mm = parseLength(text, system === 'inch' ? 'in' : 'mm');
     const { least, most } = CHOICE_LIMITS.allowanceMm;
+    if (Math.abs(mm - usual) < SAME_MM) return null;
     return mm >= least && mm <= most ? mm : undefined;
   } catch {
     return undefined;

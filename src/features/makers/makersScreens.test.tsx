@@ -270,6 +270,10 @@ test('a maker’s sets, allowance and hand are chosen; an allowance that none ca
     expect(screen.getByRole('button', { name: 'Save' }).hasAttribute('disabled')).toBe(true);
     expect(screen.getByText(/^From .* to /)).toBeTruthy();
   }
+  // The project’s own is none of theirs: nothing is changed by it.
+  type('Cut with an allowance of', '1/4');
+  expect(screen.getByRole('button', { name: 'Save' }).hasAttribute('disabled')).toBe(true);
+  expect(screen.queryByText(/^From .* to /)).toBeNull();
   type('Cut with an allowance of', '3/8');
   type('Sets of each block', '2');
   fireEvent.click(screen.getByRole('checkbox', { name: /^Sews with the left hand/ }));

@@ -148,12 +148,12 @@ test('the tape says what is to be bought once it was reckoned, and pages are tol
   const calls = async () => (await projectBadges(sql, project)).cloth.calls;
   const lines = (await orderNow()).lines.filter(({ packs }) => packs > 0).length;
   await vi.waitFor(async () => expect(await calls()).toContain(`${lines} to buy`), {
-    timeout: 20_000,
+    timeout: 100_000,
     interval: 100,
   });
   await placeOrder(sql, access, { name: 'All', revision: (await readKeptOrder(sql, project)).revision });
   await vi.waitFor(async () => expect(await calls()).not.toContain('to buy'), {
-    timeout: 20_000,
+    timeout: 100_000,
     interval: 100,
   });
 });
