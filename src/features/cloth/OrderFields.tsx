@@ -31,15 +31,15 @@ const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
   rawLessMm: 'Less allowance where a side stays raw',
   handMmPerMinute: 'Cut by hand in a minute',
 };
-/** Figures that are typed in the project’s own unit: its name, and how much of the figure it is. */
-const UNITS: Readonly<
-  Partial<Record<keyof OrderFigures, Readonly<Record<UnitSystem, readonly [string, number]>>>>
-> = {
-  boltMetres: { metric: ['', 1], inch: ['yards', 0.9144] },
-  outerMoreMm: { metric: ['mm', 1], inch: ['″', MM_PER_INCH] },
-  rawLessMm: { metric: ['mm', 1], inch: ['″', MM_PER_INCH] },
-  handMmPerMinute: { metric: ['cm', 10], inch: ['″', MM_PER_INCH] },
-};
+/** Figures that are typed in the project’s own unit: how they are called in it, and how much of the figure it is. */
+const UNITS: Readonly<Partial<Record<keyof OrderFigures, Readonly<Record<UnitSystem, readonly [label: string, size: number]>>>>> = {
+  boltMetres: { metric: [LABELS.boltMetres, 1], inch: ['Yards on a bolt', 0.9144] },
+  outerMoreMm: { metric: [`${LABELS.outerMoreMm}, mm`, 1], inch: [`${LABELS.outerMoreMm}, ″`, MM_PER_INCH] },
+  rawLessMm: { metric: [`${LABELS.rawLessMm}, mm`, 1], inch: [`${LABELS.rawLessMm}, ″`, MM_PER_INCH] },
+  handMmPerMinute: { metric: [`${LABELS.handMmPerMinute}, cm`, 10], inch: [`${LABELS.handMmPerMinute}, ″`, MM_PER_INCH] },
+}; // prettier-ignore
+/** Limits in another unit are said to a hundredth, and never wider than they are. */
+const HUNDREDTHS = 100;
 const NAMES = Object.keys(LABELS) as (keyof OrderFigures)[];
 
 interface OrderFieldsProps {
@@ -57,17 +57,16 @@ export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' }, gap: 1.5 }}>
         {NAMES.map((name) => {
-          const [unitName, unit] = UNITS[name]?.[system] ?? ['', 1];
-          const own = name === 'boltMetres' && system === 'inch' ? 'Yards on a bolt' : LABELS[name];
+          const [label, unit] = UNITS[name]?.[system] ?? [LABELS[name], 1];
           const { least, most, isWhole } = ORDER_LIMITS[name];
           return (
             <NumberField
               key={name}
-              label={unitName === '' || unitName === 'yards' ? own : `${own}, ${unitName}`}
+              label={label}
               value={figures[name] / unit}
               {...{ isWhole }}
-              least={least / unit}
-              most={name === 'boltMetres' ? Math.floor(most / unit) : most / unit}
+              least={Math.ceil((HUNDREDTHS * least) / unit) / HUNDREDTHS}
+              most={Math.floor((HUNDREDTHS * most) / unit) / HUNDREDTHS}
               onChange={(value) => onChange({ ...figures, [name]: Math.max(least, value * unit) })}
             />
           );

@@ -67,6 +67,8 @@ test('allowances at the rim and the pace of scissors are typed in the project’
   const { unmount } = show('inch');
   type('More allowance at the rim of blocks, ″', '0,25');
   expect(known.outerMoreMm).toBeCloseTo(6.35, 9);
+  type('More allowance at the rim of blocks, ″', '2');
+  expect(screen.getByText('0 to 1.96')).toBeTruthy();
   type('Cut by hand in a minute, ″', '12');
   expect(known.handMmPerMinute).toBeCloseTo(304.8, 9);
   unmount();
