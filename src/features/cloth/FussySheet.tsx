@@ -88,7 +88,7 @@ function SetsOf({ index, points, found }: SetsOfProps) {
       {of > 1 && `${index + 1}. ${paper.block}, ${paper.id}: `}
       <strong>{`${counted(sets, 'whole set')} of ${setOf}.`}</strong>{' '}
       {isMost ? 'No choice of motifs gives more.' : `No choice gives more than ${most}.`}{' '}
-      {sets >= wanted ? `All ${counted(paper.bags, 'bag')} want ${wanted}${held > 0 ? ' more' : ''}: it is enough.` : `All ${counted(paper.bags, 'bag')} want ${counted(wanted, 'set')}: ${wanted - sets} are missing.`}
+      {sets >= wanted ? `All ${counted(paper.bags, 'bag')} want ${wanted}${held > 0 ? ' more' : ''}: it is enough.` : `All ${counted(paper.bags, 'bag')} want ${counted(wanted, 'set')}: ${wanted - sets} ${wanted - sets === 1 ? 'is' : 'are'} missing.`}
     </Typography>
   );
 } // prettier-ignore

@@ -150,7 +150,7 @@ test('a paper is laid on the print by keys and by name; sets are found, with wha
   press('Find the most sets');
   expect(screen.queryByText(/No choice of motifs gives more/)).toBeNull();
   // Twelve squares for three bags: three sets of four.
-  expect(await screen.findByText(/want 3 sets: 1 are missing/)).toBeTruthy();
+  expect(await screen.findByText(/want 3 sets: 1 is missing/)).toBeTruthy();
   expect(await screen.findByText('A piece longer by one repeat (80 mm) gives 2 sets more.')).toBeTruthy();
   const bodies = asked.map(({ body }) => body as Asked['body']);
   await waitFor(() => expect(asked).toHaveLength(7));
