@@ -23,6 +23,7 @@ export {
   NOTION_LIMITS,
   ORDER_LIMITS,
   USUAL_ORDER,
+  usualOrder,
   type GivenCut,
   type Notion,
   type OrderFigures,

@@ -1,4 +1,5 @@
 import type { CuttingPace, StandardCut } from '../cutting';
+import type { UnitSystem } from '../length';
 import type { PackSize } from './packs';
 import type { WornPapers } from './wornPapers';
 import type { TopPieces } from '../setting';
@@ -95,6 +96,15 @@ export const USUAL_ORDER: OrderPlan = {
   stockAt: {},
   suppliers: {},
 };
+
+/** A foot, or thirty centimetres, of cutting line a minute: what somebody measures is put in its place. */
+const HAND_MM_PER_MINUTE: Readonly<Record<UnitSystem, number>> = { inch: 304.8, metric: 300 };
+
+/** Before anybody said anything, in the units of a project. */
+export const usualOrder = (system: UnitSystem): OrderPlan => ({
+  ...USUAL_ORDER,
+  figures: { ...USUAL_ORDER.figures, handMmPerMinute: HAND_MM_PER_MINUTE[system] },
+});
 
 /** How far the figures go. A margin of a hundred per cent has no price. */
 export const ORDER_LIMITS: Readonly<

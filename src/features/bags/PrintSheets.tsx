@@ -83,7 +83,9 @@ export function PrintSheets({
       </Stack>
       <BoughtLabels projectId={project.id} labels={labels} mayEdit={mayEdit} />
       <PrinterPanel project={project} blocks={blocks} makers={makers} />
-      <Typography variant="h2">{project.name}: pick list</Typography>
+      <Typography variant="h2" sx={{ mb: 2 }}>
+        {project.name}: pick list
+      </Typography>
       <PickListView {...{ blocks, makers, drops, project, walk }} />
       <Box sx={{ breakBefore: 'page', pt: 2 }}>
         <Typography variant="h2" gutterBottom>

@@ -67,7 +67,7 @@ function PiecesList({ bolt: { pieces, sizes }, system }: { readonly bolt: ClothB
     <Box component="ul" aria-label="From pieces on the shelf" sx={{ pl: 3, my: 1.5 }}>
       {pieces.map(({ widthMm, lengthMm, counts }, index) => (
         <li key={index}>
-          {`First, from the piece of ${size(widthMm)} × ${size(lengthMm)}: `}
+          {`${index === 0 ? 'First' : 'Then'}, from the piece of ${size(widthMm)} × ${size(lengthMm)}: `}
           {counts.flatMap((count, at) => (count > 0 ? [`${count} of ${size(sizes[at]?.widthMm ?? 0)} × ${size(sizes[at]?.lengthMm ?? 0)}`] : [])).join('; ')}
         </li>
       ))}

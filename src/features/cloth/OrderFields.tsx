@@ -27,8 +27,8 @@ const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
   throughMinutes: 'Minutes for a cut right across',
   crossMinutes: 'Minutes for a cut across strips',
   layers: 'Strips cut at once',
-  outerMoreMm: 'More allowance at the rim of blocks',
-  rawLessMm: 'Less allowance where a side stays raw',
+  outerMoreMm: 'More at the rim of blocks',
+  rawLessMm: 'Less at raw sides',
   handMmPerMinute: 'Cut by hand in a minute',
 };
 /** Figures that are typed in the project’s own unit: how they are called in it, and how much of the figure it is. */

@@ -65,15 +65,15 @@ test('allowances at the rim and the pace of scissors are typed in the project’
   let known: OrderFigures = USUAL_ORDER.figures;
   const show = (system: 'inch' | 'metric') => render(<OrderFields figures={known} system={system} onChange={(figures) => (known = figures)} />); // prettier-ignore
   const { unmount } = show('inch');
-  type('More allowance at the rim of blocks, ″', '0,25');
+  type('More at the rim of blocks, ″', '0,25');
   expect(known.outerMoreMm).toBeCloseTo(6.35, 9);
-  type('More allowance at the rim of blocks, ″', '2');
+  type('More at the rim of blocks, ″', '2');
   expect(screen.getByText('0 to 1.96')).toBeTruthy();
   type('Cut by hand in a minute, ″', '12');
   expect(known.handMmPerMinute).toBeCloseTo(304.8, 9);
   unmount();
   show('metric');
-  type('Less allowance where a side stays raw, mm', '3');
+  type('Less at raw sides, mm', '3');
   expect(known.rawLessMm).toBe(3);
   expect((screen.getByRole('textbox', { name: 'Cut by hand in a minute, cm' }) as HTMLInputElement).value).toBe('30.48'); // prettier-ignore
 });

@@ -1,5 +1,5 @@
 import type postgres from 'postgres';
-import { USUAL_ORDER, type OrderPlan } from '@/core/order';
+import { usualOrder, type OrderPlan } from '@/core/order';
 import { inTransaction, json, type Sql } from '../database';
 import { conflict } from '../errors';
 import { notify } from '../live';
@@ -14,16 +14,15 @@ export interface KeptOrder {
 type Row = { readonly order: Partial<OrderPlan> | null; readonly revision: number };
 
 /** What nobody has said yet is as usual. */
-const filled = (order: Partial<OrderPlan> | null): OrderPlan => ({
-  ...USUAL_ORDER,
-  ...order,
-  figures: { ...USUAL_ORDER.figures, ...order?.figures },
-});
+const filled = (order: Partial<OrderPlan> | null, { unitSystem }: Project): OrderPlan => {
+  const usual = usualOrder(unitSystem);
+  return { ...usual, ...order, figures: { ...usual.figures, ...order?.figures } };
+};
 
 export async function readKeptOrder(sql: Sql, project: Project): Promise<KeptOrder> {
   const [row] = await sql<Row[]>`
     select order_plan as "order", order_plan_revision as revision from project where id = ${project.id}`;
-  return { order: filled(row?.order ?? null), revision: row?.revision ?? 0 };
+  return { order: filled(row?.order ?? null, project), revision: row?.revision ?? 0 };
 }
 
 /** Saves what the host decided. @throws ServerError 409 where someone else changed it since it was read */
@@ -52,7 +51,7 @@ export async function saveOrder(
 export async function lockOrder(step: Sql, project: Project): Promise<KeptOrder> {
   const [row] = await step<Row[]>`
     select order_plan as "order", order_plan_revision as revision from project where id = ${project.id} for update`;
-  return { order: filled(row?.order ?? null), revision: row?.revision ?? 0 };
+  return { order: filled(row?.order ?? null, project), revision: row?.revision ?? 0 };
 }
 
 export async function writeOrder(step: Sql, project: Project, order: OrderPlan): Promise<void> {

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test, vi } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
-import { orderOf, USUAL_ORDER, type OrderPlan } from '@/core/order';
+import { orderOf, usualOrder, type OrderPlan } from '@/core/order';
 import { setKitStatus } from '../bags';
 import { usesByName } from '@/core/sheet';
 import { listBlocks, makeBlock } from '../blocks';
@@ -23,6 +23,8 @@ import {
 
 let { sql, drop, project, access, host, open } = {} as TestProject;
 let [block, ann] = ['', ''];
+/** Of a project in inches. */
+const USUAL = usualOrder('inch');
 
 const orderNow = async () => orderOf(wantedOf(await orderFacts(sql, project)));
 const lineNow = async (group: string) => (await orderNow()).lines.find((line) => line.group === group);
@@ -39,11 +41,11 @@ beforeAll(async () => {
 afterAll(() => drop());
 
 test('what nobody said is as usual; what is said is kept, and not overwritten by an older view', async () => {
-  expect(await readKeptOrder(sql, project)).toEqual({ order: USUAL_ORDER, revision: 0 });
-  const order: OrderPlan = { ...USUAL_ORDER, figures: { ...USUAL_ORDER.figures, papersInPack: 30, packPrice: 4 }, suppliers: { 'thread:sewing thread': 'By post' } };
+  expect(await readKeptOrder(sql, project)).toEqual({ order: USUAL, revision: 0 });
+  const order: OrderPlan = { ...USUAL, figures: { ...USUAL.figures, papersInPack: 30, packPrice: 4 }, suppliers: { 'thread:sewing thread': 'By post' } };
   expect(await saveOrder(sql, access, { order, revision: 0 })).toEqual({ revision: 1 });
   expect(await readKeptOrder(sql, project)).toEqual({ order, revision: 1 });
-  await expect(saveOrder(sql, access, { order: USUAL_ORDER, revision: 0 })).rejects.toMatchObject({ status: 409, body: { current: { order, revision: 1 } } });
+  await expect(saveOrder(sql, access, { order: USUAL, revision: 0 })).rejects.toMatchObject({ status: 409, body: { current: { order, revision: 1 } } });
 }); // prettier-ignore
 
 test('a packed bag takes nothing more', async () => {
@@ -126,10 +128,10 @@ test('an order stays as it was ordered, is not ordered twice, and is stock once 
 }); // prettier-ignore
 
 test('figures that cannot be are refused where they stand', () => {
-  const said = (order: object) => () => parse(orderSchema, { ...USUAL_ORDER, ...order });
-  const figures = (figure: object) => ({ figures: { ...USUAL_ORDER.figures, ...figure } });
-  const [needles] = USUAL_ORDER.notions;
-  expect(said({})()).toEqual(USUAL_ORDER);
+  const said = (order: object) => () => parse(orderSchema, { ...USUAL, ...order });
+  const figures = (figure: object) => ({ figures: { ...USUAL.figures, ...figure } });
+  const [needles] = USUAL.notions;
+  expect(said({})()).toEqual(USUAL);
   for (const wrong of [
     figures({ spareSets: -1 }),
     figures({ spareSets: 1.5 }),
