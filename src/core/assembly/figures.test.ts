@@ -5,12 +5,8 @@ import { defaultRecipe, generate } from '../generate';
 import { moveOutline, turnAbout } from '../geometry';
 import { cutGrid, hexagonMosaic, mixedMosaic, patch, plate, rosette, starOfDiamonds } from '../testing';
 import { recogniseFigure } from './figures';
-import { inRings } from './inRings';
 import { findSquares } from './motifs';
-import { ringsTree } from './ringsTree';
 import { MOST_SLIDE_MM, slidesAt, slidesBetween, waysToSlide } from './slides';
-import { joinInOrder, leaf, type Tree } from './tree';
-import { treeCost } from './treeCost';
 import { Units } from './units';
 
 const named = (patches: readonly Patch[]) =>
@@ -105,20 +101,4 @@ test('units grow together and stay apart, in whatever order they are united', ()
   units.unite(5, 1);
   for (const one of [0, 1, 4, 5]) expect(units.areOne(one, 4)).toBe(true);
   expect(units.areOne(2, 0)).toBe(false);
-});
-
-test('units up to a size are made round their middles where that costs nothing, larger ones are left; nobody is lost', () => {
-  const patches = hexagonMosaic(36);
-  const field = buildSeamGraph(patches);
-  const plain = joinInOrder(field, patches.map((_, i) => leaf(i))); // prettier-ignore
-  const depth = ({ parts }: Tree): number => (parts ? 1 + Math.max(...parts.map(depth)) : 0);
-  for (const most of [2, 8, 36]) {
-    const tree = inRings(field, plain, most);
-    expect([...tree.members].sort((x, y) => x - y)).toEqual(patches.map((_, i) => i));
-    expect(treeCost(field, tree).bends).toBeLessThanOrEqual(treeCost(field, plain).bends);
-    expect(depth(tree)).toBeLessThanOrEqual(35);
-  }
-  const rings = ringsTree(graph, [0, 1, 2, 3, 4, 5, 6]);
-  expect(inRings(graph, rings, 7)).toEqual(rings);
-  expect(inRings(graph, leaf(3), 9)).toEqual(leaf(3));
 });

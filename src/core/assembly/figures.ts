@@ -16,7 +16,7 @@ import { joinInOrder, joined, leaf, type Tree } from './tree';
 
 /** Ways of putting a whole group together, as candidates for its order are called. */
 export type TreeKind =
-  'plain' | 'wedges' | 'rows' | 'rings' | 'pairs' | 'ringed' | 'halves' | 'star-first' | 'figures';
+  'plain' | 'wedges' | 'rows' | 'rings' | 'pairs' | 'pieces' | 'halves' | 'star-first' | 'figures';
 
 /** A group of patches that a teacher recognises at sight. */
 export interface Figure {
@@ -55,8 +55,18 @@ export function recogniseFigure(graph: SeamGraph, members: readonly number[]): F
   if (areCubes(findCubes(graph, members), members)) return { name: 'cubes', taught: ['figures'] };
   if (findWingedKites(graph, members).length > 1) return { name: 'kites', taught: ['figures'] };
   if (isTurned) return { name: 'turned', taught: ['wedges', 'pairs'] };
-  if (rotation && isStill) return { name: 'turned', taught: ['wedges'] };
+  // A half turn of a field of one shape is nothing that is seen.
+  if (rotation && isStill && !isOneShape) return { name: 'turned', taught: ['wedges'] };
   return isOneShape ? { name: 'mosaic', taught: [] } : undefined;
+}
+
+/** Whether a group is a field of one shape, no squares and no shells, where nothing is learnt by making units alike: what counts is that the thread goes on. */
+export function isField(graph: SeamGraph, members: readonly number[]): boolean {
+  if (graph.isOfUnits) return false;
+  const outlines = members.map((patch) => itemAt(graph.patches, patch).outline);
+  const first = itemAt(outlines, 0);
+  const isStraight = first.bulges.every((bulge) => bulge === 0);
+  return isStraight && !isRectangle(first) && outlines.every((outline) => isLike(outline, first));
 }
 
 /** The star in the middle of a group that has more than it; undefined where there is none. */

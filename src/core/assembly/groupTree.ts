@@ -1,17 +1,17 @@
 import { itemAt, lastOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { contract } from './contract';
+import { cutTree, piecesTree } from './cutTree';
 import { exactTree, type Apart } from './exactTree';
-import { recogniseFigure, starTree, type Figure, type TreeKind } from './figures';
-import { findCut } from './findCut';
+import { isField, recogniseFigure, starTree, type Figure, type TreeKind } from './figures';
 import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
 import type { Candidate, Chosen } from './mostServing';
-import { inRings } from './inRings';
 import { findMotifs, findStars } from './motifs';
 import { ringsTree } from './ringsTree';
 import { schoolTree, type School } from './schools';
-import { joinTrees, leaf, type Tree } from './tree';
+import type { SewingSettings } from './sewingSettings';
+import { leaf, type Tree } from './tree';
 import { treeCost } from './treeCost';
 import { TreeWays } from './treeWays';
 import type { Inner } from './wedgesTree';
@@ -25,6 +25,7 @@ export interface GroupTask {
   /** Of these those that lie within the group are followed. */
   readonly pins: readonly Pin[];
   readonly apart: readonly Apart[];
+  readonly settings: SewingSettings;
   /** Called for each patch and unit that is done; throws to stop. */
   readonly goOn: () => void;
   /** Of several orders the one that serves best: among those with the fewest bends. */
@@ -44,8 +45,10 @@ export interface GroupOrder {
 /** Blocks up to this size are looked at for turns onto themselves, and for all schools. */
 const MOST_TURNED = 600;
 const MOST_COMPARED = 60;
+/** Fields of one shape larger than this are not weighed unit by unit: pieces that grow serve them better. */
+const MOST_WEIGHED = 150;
 /** Units of up to so many patches are tried patch by patch on one thread: small ones stay light, larger ones begin fewer threads. */
-const RINGED = [14, 32, 64, Infinity] as const;
+const PIECES = [20, 32, 64] as const;
 const COMPARED = ['wedges', 'rows', 'rings', 'pairs'] as const;
 
 /** Plans one connected group: pinned units first, each by its school, then the whole with those taken as patches. */
@@ -103,13 +106,19 @@ function freeTree(task: GroupTask): GroupOrder {
   return { ...chosen, isExact, isTaught: true };
 }
 
-/** Orders of a group that may serve, the exact or the plainest first. */
-function candidates(task: GroupTask): {
+interface Candidates {
   readonly found: readonly Candidate[];
   readonly figure: Figure | undefined;
   readonly isExact: boolean;
-} {
+}
+
+/** Orders of a group that may serve, the exact or the plainest first. */
+function candidates(task: GroupTask): Candidates {
   const { graph, members, apart, goOn } = task;
+  const figure = members.length <= MOST_TURNED ? recogniseFigure(graph, members) : undefined;
+  const isPlain = figure?.name === 'mosaic' || figure?.name === 'rosette';
+  if (members.length > MOST_TURNED ? isField(graph, members) : isPlain && members.length > MOST_WEIGHED)
+    return { found: fieldOrders(task, figure), figure, isExact: false };
   const costs = new TreeWays(graph);
   const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn, costs);
   const inner: Inner = { order: (own) => cutTree(graph, own, goOn), improve };
@@ -118,7 +127,6 @@ function candidates(task: GroupTask): {
   const found: Candidate[] = [{ tree: plain, kind: 'plain' }];
   const add = (kind: TreeKind, tree: Tree) => found.push({ kind, tree: keepApart(graph, tree, apart) });
   const isSmall = members.length <= MOST_COMPARED;
-  const figure = members.length <= MOST_TURNED ? recogniseFigure(graph, members) : undefined;
   if (!exact) found.push({ tree: improve(plain), kind: 'plain' });
   if (members.length >= 4 && members.length <= MOST_TURNED) {
     for (const other of isSmall ? COMPARED : (['wedges'] as const)) {
@@ -133,13 +141,21 @@ function candidates(task: GroupTask): {
   for (const kind of ['star-first', 'figures'] as const) {
     if (figure?.taught.includes(kind)) for (const tree of madeFirst(task, kind)) add(kind, tree);
   }
-  if (members.length <= MOST_TURNED) {
-    if (figure?.name === 'rosette') add('rings', ringsTree(graph, members));
-    // Where all patches are of one shape nothing is learnt by making units alike: what counts is that the thread goes on.
-    if (!exact && (figure?.name === 'mosaic' || figure?.name === 'rosette'))
-      for (const most of RINGED) if (members.length > most / 2) add('ringed', inRings(graph, plain, most));
-  }
+  if (exact && figure?.name === 'rosette') add('rings', ringsTree(graph, members));
+  if (!exact && isPlain) found.push(...fieldOrders(task, figure));
   return { found, figure, isExact: exact !== undefined };
+}
+
+/**
+ * Orders of a field of one shape. Nothing is learnt there by making units alike: what counts is that the thread goes on and that
+ * the work stays small in the hand. Of a rosette also its rings.
+ */
+function fieldOrders(task: GroupTask, figure: Figure | undefined): Candidate[] {
+  const { graph, members, apart } = task;
+  const sizes = members.length > MOST_TURNED ? PIECES.slice(0, 1) : PIECES.filter((most) => members.length > most / 2); // prettier-ignore
+  const found = sizes.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
+  if (figure?.name === 'rosette') found.push({ kind: 'rings', tree: ringsTree(graph, members) });
+  return found.map(({ kind, tree }) => ({ kind, tree: keepApart(graph, tree, apart) }));
 }
 
 /**
@@ -165,16 +181,4 @@ function firstOrder(task: GroupTask, kind: 'star-first' | 'figures'): Tree | und
 /** A tree whose joins all have seams to sew. In a rough drawing a wedge that turns onto another need not hang together as that does. */
 function sewable(graph: SeamGraph, tree: Tree | undefined): Tree | undefined {
   return tree && treeCost(graph, tree).bends < Infinity ? tree : undefined;
-}
-
-function cutTree(graph: SeamGraph, members: readonly number[], goOn: () => void): Tree {
-  if (members.length === 1) {
-    goOn();
-    return leaf(itemAt(members, 0));
-  }
-  const groups = findCut(graph, members);
-  return joinTrees(
-    graph,
-    groups.map((group) => cutTree(graph, group, goOn)),
-  );
 }

@@ -68,7 +68,7 @@ export function planAssembly(
   const { sound, idle } = soundPins(graph, wishes.pins);
   const choose: GroupTask['choose'] = (own, orders, figure) => mostServing(own, orders, figure, settings);
   const plan = (pins: Wishes['pins'], apart: Wishes['apart']) =>
-    groups.map((members) => groupTree({ graph, members, school, pins, apart, goOn, choose }));
+    groups.map((members) => groupTree({ graph, members, settings, school, pins, apart, goOn, choose }));
   const free = plan([], []);
   // An order that does what is wished anyway is left as it is.
   const isFree = isFollowed(free.flatMap(({ tree }) => listJoins(tree)), sound, wishes.apart); // prettier-ignore
@@ -153,6 +153,7 @@ function taughtOtherwise(
 
 /** Joins that the host does not want and that no other order avoids. */
 function stillJoined(joins: readonly Pick<Join, 'left' | 'right'>[], apart: Wishes['apart']): IdleWish[] {
+  if (apart.length === 0) return [];
   const made = new Set(joins.flatMap(({ left, right }) => [
     `${unitKey(left)}|${unitKey(right)}`,
     `${unitKey(right)}|${unitKey(left)}`,

@@ -1,10 +1,11 @@
 import { itemAt } from '../lists';
-import type { SeamGraph } from '../block';
+import { keptFor, type SeamGraph } from '../block';
 import {
   distance,
   isSamePlace,
   middleOfCorners,
   moveOutline,
+  movePoint,
   turnAbout,
   type Motion,
   type Outline,
@@ -27,10 +28,18 @@ interface UnitClass {
 
 interface Shape {
   readonly centre: Point;
-  /** Cloth and outline of each patch, how far its middle is from the centre, mm; those farthest from the centre first. */
-  readonly patches: readonly { readonly cloth: string; readonly outline: Outline; readonly reach: number }[];
+  /** The patches with how far their middles are from the centre, mm; those farthest from the centre first. */
+  readonly patches: readonly (Looks & { readonly reach: number })[];
   /** mm. */
   readonly meanReach: number;
+}
+
+/** What is compared of a patch. */
+interface Looks {
+  /** A number for its cloth and how many corners it has. */
+  readonly cloth: number;
+  readonly outline: Outline;
+  readonly middle: Point;
 }
 
 /**
@@ -53,7 +62,9 @@ export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repe
     const shape = shapeOf(graph, members);
     const parts = [
       ...made.sort((a, b) => a - b).map(String),
-      ...shape.patches.map(({ cloth }) => cloth).sort(),
+      members.length,
+      // Which cloths there are, in whatever order: a number that others have by chance costs one look more.
+      shape.patches.reduce((sum, { cloth }) => sum + mixed(cloth), 0),
     ].join('|');
     const row = Math.floor(shape.meanReach / DRAWER_MM);
     const drawer = (step: number) => `${parts}@${row + step}`;
@@ -81,20 +92,34 @@ export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repe
 }
 
 function shapeOf(graph: SeamGraph, members: readonly number[]): Shape {
-  const all = members.map((patch) => itemAt(graph.patches, patch));
+  const looks = looksOf(graph.patches);
+  const all = members.map((patch) => itemAt(looks, patch));
   const centre = centreOf(all);
-  const patches = all.map(({ fabric, outline }) => {
-    const middle = middleOfCorners(outline);
-    return { cloth: `${fabric}/${outline.corners.length}`, outline, reach: distance(middle, centre) };
-  });
+  const patches = all.map((one) => ({ ...one, reach: distance(one.middle, centre) }));
   const meanReach = patches.reduce((sum, { reach }) => sum + reach, 0) / patches.length;
   return { centre, meanReach, patches: patches.sort((p, q) => q.reach - p.reach) };
 }
 
-function centreOf(patches: readonly { readonly outline: Outline }[]): Point {
-  const middles = patches.map(({ outline }) => middleOfCorners(outline));
-  const sum = middles.reduce((total, { x, y }) => ({ x: total.x + x, y: total.y + y }), { x: 0, y: 0 });
-  return { x: sum.x / middles.length, y: sum.y / middles.length };
+/** What is compared of each patch, worked out once for a drawing. */
+const looksOf = keptFor((patches: SeamGraph['patches']) => {
+  const numbers = new Map<string, number>();
+  return patches.map(({ fabric, outline }): Looks => {
+    const name = `${fabric}/${outline.corners.length}`;
+    const cloth = numbers.get(name) ?? numbers.size;
+    numbers.set(name, cloth);
+    return { cloth, outline, middle: middleOfCorners(outline) };
+  });
+});
+
+/** Spreads small numbers, so that sums of different ones differ. */
+function mixed(number: number): number {
+  return Math.imul(number + 1, 0x9e3779b1) >>> 0;
+}
+
+function centreOf(patches: readonly Looks[]): Point {
+  let [x, y] = [0, 0];
+  for (const { middle } of patches) [x, y] = [x + middle.x, y + middle.y];
+  return { x: x / patches.length, y: y / patches.length };
 }
 
 function isCongruent(a: Shape, b: Shape): boolean {
@@ -111,14 +136,15 @@ function isCongruent(a: Shape, b: Shape): boolean {
         x: turn.x + b.centre.x - a.centre.x,
         y: turn.y + b.centre.y - a.centre.y,
       };
-      return a.patches.every(({ cloth, outline, reach }) => {
-        const moved = moveOutline(motion, outline);
+      return a.patches.every(({ cloth, outline, middle, reach }) => {
+        const at = movePoint(motion, middle);
         return b.patches.some(
           (one) =>
             one.cloth === cloth &&
             // What lies in the same place lies as far from the middle: few are looked at closely.
             Math.abs(one.reach - reach) <= SAME_MM &&
-            isSamePlace(moved, one.outline, SAME_MM),
+            distance(one.middle, at) <= SAME_MM &&
+            isSamePlace(moveOutline(motion, outline), one.outline, SAME_MM),
         );
       });
     });

@@ -54,18 +54,23 @@ function sew(
   const isWorth =
     before.length === 0 &&
     minutesOf(together) <= minutesOf(apart) * (1 + BATCH_SHARE) &&
+    startsOf(together) <= startsOf(apart) * (1 + STARTS_SHARE) &&
     mostPapers(together) <= mostPapers(apart) * (1 + PAPERS_SHARE);
   return { joins: isWorth ? together : apart, idle };
 }
 
 /** Like units are made together of themselves where that costs at most this share of the time more … */
 const BATCH_SHARE = 0.02;
+/** … at most this share more threads begun, … */
+const STARTS_SHARE = 0.1;
 /** … and at most this share more papers at one time, when each is basted just before its join. */
 const PAPERS_SHARE = 0.5;
 /** Larger plans are not put in batches. */
 const MOST_BATCHED = 2000;
 
 export const minutesOf = (joins: readonly Join[]) => joins.reduce((sum, { minutes }) => sum + minutes, 0);
+
+const startsOf = (joins: readonly Join[]) => joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
 
 /** Most papers inside the work at one time, when each patch is basted just before it is joined. */
 function mostPapers(joins: readonly Join[]): number {

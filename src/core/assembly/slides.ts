@@ -68,11 +68,15 @@ type Way = readonly Slide[];
 
 /** Every way of the needle from one place to another: through one fold or through two, whoever has them in hand. */
 export function waysToSlide(graph: SeamGraph, from: number, to: number): readonly Way[] {
-  if (graph.isOfUnits) return [];
+  return graph.isOfUnits ? [] : (waysFromPlace(graph, from).get(to) ?? []);
+}
+
+/** The same by where the needle comes out. */
+export function waysFromPlace(graph: SeamGraph, from: number): ReadonlyMap<number, readonly Way[]> {
   const known = reachedFrom(graph.seamsOf);
   let own = known.get(from);
   if (!own) known.set(from, (own = waysFrom(graph, from)));
-  return own.get(to) ?? [];
+  return own;
 }
 
 function waysFrom(graph: SeamGraph, from: number): Map<number, Way[]> {

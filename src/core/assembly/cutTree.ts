@@ -1,0 +1,59 @@
+import { itemAt } from '../lists';
+import { keptFor, type SeamGraph } from '../block';
+import { evenHalves } from './evenHalves';
+import { findCut } from './findCut';
+import { grownTree } from './grownTree';
+import type { SewingSettings } from './sewingSettings';
+import { joinTrees, leaf, type Tree } from './tree';
+
+/** Units up to this size are cut with care even where no cut costs a bend; of a block of more patches than that only the smallest. */
+const [SMALL_UNIT, SMALLEST] = [300, 20];
+
+/** How units of a graph are cut: each once, however many orders ask. */
+const cutOf = keptFor((graph: SeamGraph) => {
+  const hasLines = graph.hasLine.some((hasLine, place) => hasLine && graph.isInner[place]);
+  const isFree = !hasLines && !graph.isOfUnits && graph.seams.every(({ innerBends }) => innerBends.length === 0);
+  const careful = graph.patches.length > 2 * SMALL_UNIT ? SMALLEST : SMALL_UNIT;
+  return keptFor(
+    (members: readonly number[]) =>
+      (isFree && members.length > careful ? evenHalves(graph, members) : undefined) ??
+      findCut(graph, members),
+  );
+}); // prettier-ignore
+
+/** The order that comes of cutting a group where that costs least, and its parts again, down to single patches. */
+export function cutTree(graph: SeamGraph, members: readonly number[], goOn: () => void): Tree {
+  if (members.length === 1) {
+    goOn();
+    return leaf(itemAt(members, 0));
+  }
+  const groups = cutOf(graph)(members);
+  return joinTrees(
+    graph,
+    groups.map((group) => cutTree(graph, group, goOn)),
+  );
+}
+
+/** What making units as growing pieces needs. */
+export interface PiecesTask {
+  readonly graph: SeamGraph;
+  readonly settings: SewingSettings;
+  readonly goOn: () => void;
+}
+
+/**
+ * The same with units of up to so many patches made patch by patch, each on one growing piece.
+ */
+export function piecesTree(task: PiecesTask, members: readonly number[], most: number): Tree {
+  const { graph, settings, goOn } = task;
+  if (members.length < 3) return cutTree(graph, members, goOn);
+  const grown = members.length <= most ? grownTree(graph, members, settings) : undefined;
+  if (grown) {
+    members.forEach(goOn);
+    return grown;
+  }
+  return joinTrees(
+    graph,
+    cutOf(graph)(members).map((group) => piecesTree(task, group, most)),
+  );
+}

@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { buildSeamGraph, groupsOf, type SeamGraph } from '../block';
+import { cutGrid, hexagonMosaic, plate, rosette } from '../testing';
+import { bendsBound, planAssembly, validatePlan } from '.';
+import { cutTree, piecesTree } from './cutTree';
+import { evenHalves } from './evenHalves';
+import { isField } from './figures';
+import { grownTree } from './grownTree';
+import { chainsOf } from './interface';
+import { DEFAULT_SEWING } from './sewingSettings';
+import { sewTrees, totalsOf } from './sewTrees';
+import { Touches } from './touches';
+import { seamsBetween, type Tree } from './tree';
+
+const everyOf = ({ patches }: SeamGraph) => patches.map((_, index) => index);
+const totals = (graph: SeamGraph, tree: Tree) => {
+  const { joins } = sewTrees(graph, [tree], DEFAULT_SEWING, { before: [], isBatched: false });
+  expect(validatePlan(graph, { joins })).toEqual([]);
+  return { ...totalsOf(joins, DEFAULT_SEWING), joins };
+};
+
+/** A field of so many hexagons without holes: each next one touches what is there in one run. */
+function blob(picks: readonly number[]): ReturnType<typeof rosette> {
+  const field = rosette(4);
+  const graph = buildSeamGraph(field);
+  const own = [30];
+  for (const pick of picks) {
+    const near = everyOf(graph).filter((one) => {
+      const seams = own.includes(one) ? [] : seamsBetween(graph, own, [one]);
+      return seams.length > 0 && chainsOf(graph, seams).length === 1 && seams.length < 6;
+    });
+    if (near.length > 0) own.push(near[pick % near.length]!);
+  }
+  return field.filter((_, index) => own.includes(index));
+}
+
+test('a piece grows by one patch in one run at a time, with as few bends as can be, whatever its outline', () => {
+  fc.assert(
+    fc.property(fc.array(fc.nat(40), { minLength: 2, maxLength: 24 }), (picks) => {
+      const graph = buildSeamGraph(blob(picks));
+      const tree = grownTree(graph, everyOf(graph), DEFAULT_SEWING)!;
+      const { joins, bends } = totals(graph, tree);
+      expect(joins.every(({ chains, right }) => chains.length === 1 && right.length === 1)).toBe(true);
+      expect(bends).toBe(bendsBound(graph));
+    }),
+    { numRuns: 40 },
+  );
+  const ring = buildSeamGraph(plate(8));
+  expect(grownTree(ring, everyOf(ring), DEFAULT_SEWING)).toBeUndefined();
+});
+
+test('grown in pieces a field takes less time and fewer threads than in halves, and no bend more', () => {
+  const graph = buildSeamGraph(hexagonMosaic(196));
+  const task = { graph, settings: DEFAULT_SEWING, goOn: () => undefined };
+  const [pieces, halves] = [piecesTree(task, everyOf(graph), 20), cutTree(graph, everyOf(graph), task.goOn)];
+  const [own, other] = [totals(graph, pieces), totals(graph, halves)];
+  expect(own.minutes).toBeLessThan(other.minutes * 0.985);
+  expect(own.threadStarts).toBeLessThan(other.threadStarts * 0.8);
+  expect(own.bends).toBe(other.bends);
+  // No unit of more than twenty is made patch by patch.
+  const grown = own.joins.filter(({ left, right }) => right.length === 1 && left.length > 1);
+  expect(Math.max(...grown.map(({ left }) => left.length + 1))).toBeLessThanOrEqual(20);
+  expect(planAssembly(graph).totals.threadStarts).toBeLessThan(1.5 * own.threadStartsBound);
+});
+
+test('how a patch is sewn to its neighbours: its ends, thread and minutes by hand; never in two runs, nor with a bend that a line spares', () => {
+  const graph = buildSeamGraph(rosette(1));
+  const [middle] = everyOf(graph).filter((one) => graph.seamsOf[one]!.length === 6) as [number];
+  const touches = new Touches(graph, everyOf(graph), DEFAULT_SEWING);
+  const one = touches.of(middle, 0b1)!;
+  const two = touches.of(middle, 0b11)!;
+  // A side of one inch takes ten stitches at twelve a minute; hexagons turn by 60° at a corner.
+  expect(one.minutes).toBeCloseTo(0.5 + 10 / 12, 6);
+  expect(two.minutes).toBeCloseTo(0.5 + 20 / 12 + 60 / 90, 6);
+  expect(two.threadMm).toBeCloseTo(2 * one.threadMm, 6);
+  expect([one.start, two.end !== one.end]).toEqual([two.start, true]);
+  expect([one.rim, two.rim]).toEqual([4, 2]);
+  expect(touches.of(middle, 0b100001)).toBeDefined();
+  expect(touches.of(middle, 0b101)).toBeUndefined();
+  expect(touches.keeps.map((keeps, patch) => keeps === (patch !== middle))).not.toContain(false);
+  const grid = buildSeamGraph(cutGrid(2, 2, [0]));
+  expect(new Touches(grid, everyOf(grid), DEFAULT_SEWING).of(0, 0b11)).toBeUndefined();
+});
+
+test('units laid alike have one signature wherever they lie; a unit of other sides or neighbours has another', () => {
+  const graph = buildSeamGraph(hexagonMosaic(100));
+  const signature = (unit: readonly number[]) => new Touches(graph, unit, DEFAULT_SEWING).signature();
+  const unit = [12, 13, 22, 23, 33];
+  expect(signature(unit)).toBe(signature(unit.map((one) => one + 20)));
+  expect(signature(unit)).not.toBe(signature([12, 13, 22, 23, 24]));
+  const grids = [1, 2].map((times) => {
+    const patches = cutGrid(3, 1, [0]).map((one) => ({ ...one, outline: { ...one.outline, corners: one.outline.corners.map(({ x, y }) => ({ x, y: y * times })) } })); // prettier-ignore
+    return new Touches(buildSeamGraph(patches), [0, 1, 2], DEFAULT_SEWING).signature();
+  });
+  expect(grids[0]).not.toBe(grids[1]);
+});
+
+test('halves hang together, meet in one run and are nearly even; a ring has none, and no line is halved along a dearer way', () => {
+  fc.assert(
+    fc.property(fc.array(fc.nat(40), { minLength: 8, maxLength: 50 }), (picks) => {
+      const graph = buildSeamGraph(blob(picks));
+      const parts = evenHalves(graph, everyOf(graph));
+      if (!parts) return;
+      const [first, second] = parts as [number[], number[]];
+      expect([...first, ...second].sort((a, b) => a - b)).toEqual(everyOf(graph));
+      for (const part of parts) expect(groupsOf(graph, part)).toHaveLength(1);
+      expect(chainsOf(graph, seamsBetween(graph, first, second))).toHaveLength(1);
+      expect(Math.min(first.length, second.length) * 3).toBeGreaterThanOrEqual(Math.max(first.length, second.length)); // prettier-ignore
+    }),
+    { numRuns: 40 },
+  );
+  const strip = buildSeamGraph(hexagonMosaic(100).filter((_, i) => i < 30));
+  const [first, second] = evenHalves(strip, everyOf(strip)) as [number[], number[]];
+  // Three rows of ten are cut across, not along.
+  expect(seamsBetween(strip, first, second).length).toBeLessThan(8);
+  const ring = buildSeamGraph(plate(12));
+  expect(evenHalves(ring, everyOf(ring))).toBeUndefined();
+  expect([rosette(2), cutGrid(3, 3, [0]), plate(9)].map((patches) => isField(buildSeamGraph(patches), patches.map((_, i) => i)))).toEqual([true, false, true]); // prettier-ignore
+});
