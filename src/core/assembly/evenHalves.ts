@@ -9,8 +9,8 @@ const DIRECTIONS = [0, 30, 60, 90, 120, 150] as const;
 
 /**
  * Halves a unit through which no line of seams runs straight, so that where it is cut no bend can be spared: by the middles of
- * its patches across that direction which opens the fewest seams.
- * @returns undefined where no such half hangs together, or the two would meet in more than one run
+ * its patches across that direction which opens the fewest seams; a little to the side where holes are in the way.
+ * @returns undefined where no such halves hang together, or the two would meet in more than two runs
  * Cost: n log n in the unit’s patches.
  */
 export function evenHalves(
@@ -18,14 +18,19 @@ export function evenHalves(
   members: readonly number[],
 ): readonly (readonly number[])[] | undefined {
   const room = roomFor(graph);
-  const cuts = room.along.map((along) => cutAcross(room, members, along));
-  for (const { along, at } of cuts.sort((a, b) => a.opened - b.opened)) {
-    const [first, second]: [number[], number[]] = [[], []];
-    for (const patch of members) ((along[patch] as number) < at ? first : second).push(patch);
-    if (isSound(graph, [first, second])) return [first, second];
+  for (const shares of SHARES) {
+    const cuts = shares.flatMap((share) => room.along.map((along) => cutAcross(room, members, along, share)));
+    for (const { along, at } of cuts.sort((a, b) => a.opened - b.opened)) {
+      const [first, second]: [number[], number[]] = [[], []];
+      for (const patch of members) ((along[patch] as number) < at ? first : second).push(patch);
+      if (isSound(graph, [first, second])) return [first, second];
+    }
   }
   return undefined;
 }
+
+/** Where a unit is cut, as shares of its patches: in the middle, or nearly. */
+const SHARES = [[0.5], [0.45, 0.55, 0.4, 0.6]] as const;
 
 interface Cut {
   /** How far along the direction each patch of the block lies, mm; and where the unit is cut. */
@@ -39,9 +44,10 @@ function cutAcross(
   { isOwn, neighbours, firstOf }: Room,
   members: readonly number[],
   along: Float64Array,
+  share: number,
 ): Cut {
   const own = Float64Array.from(members, (patch) => along[patch] as number);
-  const at = itemAt(own.sort(), members.length >> 1) - HAIR_MM;
+  const at = itemAt(own.sort(), Math.floor(members.length * share)) - HAIR_MM;
   isOwn.wipe();
   for (const patch of members) isOwn.add(patch);
   let opened = 0;
@@ -58,6 +64,9 @@ function cutAcross(
 /** Middles that lie level but for this are on one side, mm. */
 const HAIR_MM = 0.5;
 
+/** One run, and one more over a hole that is closed by it. */
+const MOST_RUNS = 2;
+
 function isSound(
   graph: SeamGraph,
   [first, second]: readonly [readonly number[], readonly number[]],
@@ -65,7 +74,7 @@ function isSound(
   // A cut that takes little off is none.
   if (Math.min(first.length, second.length) * 3 < Math.max(first.length, second.length)) return false;
   if ([first, second].some((part) => groupsOf(graph, part).length > 1)) return false;
-  return chainsOf(graph, seamsBetween(graph, first, second)).length === 1;
+  return chainsOf(graph, seamsBetween(graph, first, second)).length <= MOST_RUNS;
 }
 
 /** What is the same for every unit of a graph. */

@@ -34,10 +34,13 @@ export function fillPiece(
     return true;
   };
   for (const highUp of ['reach', 'top'] as HighUp[]) {
-    offer(fillUp(ground, room, inTurn, highUp));
-    for (const order of goodOrders(kinds, ground))
-      offer(fillUp(ground, room, oneByOne(kinds, order), highUp));
-    if (search.isOver()) return best;
+    // Only the very first is always finished: with curved pieces, any turn and flaws each takes seconds.
+    const orders = [inTurn, ...goodOrders(kinds, ground).map((order) => oneByOne(kinds, order))];
+    for (const order of orders) {
+      const isOver = best.length > 0 ? search.isOver : undefined;
+      offer(fillUp(ground, room, order, highUp, [], isOver));
+      if (search.isOver()) return best;
+    }
   }
   offer(fillByLattice(kinds, ground, room, turns, search));
   if (best.length === inTurn.length) return best;
@@ -108,7 +111,7 @@ function fillByLattice(kinds: readonly PieceKind[], ground: Ground, room: Room, 
     else most = count - 1;
   }
   const rest = oneByOne(kinds, kinds.map((_, kind) => kind)).slice(rows.length);
-  return fillUp(ground, room, rest, 'reach', rows);
+  return fillUp(ground, room, rest, 'reach', rows, search.isOver);
 } // prettier-ignore
 
 /** So much of the cloth can be used, as a rule: how many more are tried at once. */
@@ -152,7 +155,7 @@ function withMore(
     const { isClear, laid } = separate(ground, room, [...before, ...added], search.chance, search.isOver);
     if (!isClear) continue;
     const later = oneByOne(kinds, kinds.map((_, index) => index).filter((index) => index > kind)); // prettier-ignore
-    return fillUp(ground, room, later, 'reach', laid);
+    return fillUp(ground, room, later, 'reach', laid, search.isOver);
   }
   return undefined;
 }
