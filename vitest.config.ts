@@ -57,11 +57,25 @@ export default defineConfig({
       {
         resolve: { alias },
         test: {
+          // Each file has an application, a database and a browser of its own: two at a time.
           name: 'browser',
           include: ['e2e/**/*.test.ts'],
+          exclude: [APART],
           testTimeout: 300_000,
           hookTimeout: 300_000,
-          fileParallelism: false,
+          maxWorkers: 2,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          // What measures, kills or builds: after all others, and nothing beside it.
+          name: 'browser-apart',
+          include: [`e2e/${APART}`],
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
+          sequence: { groupOrder: 1 },
+          maxWorkers: 1,
         },
       },
     ],
