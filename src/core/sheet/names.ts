@@ -12,6 +12,12 @@ export function shapeWord(kindName: string): string {
   return bare.replace(/^(?:[\d\s½¼¾⅛⅜⅝⅞/.×″°]|mm\b|cm\b)+/u, '') || bare;
 }
 
+/** More than one of a shape: “hexagons”, “leaves”, “patches”. */
+export function manyOf(shape: string): string {
+  if (shape.endsWith('leaf')) return shape.replace(/leaf$/, 'leaves');
+  return /(?:ch|sh|s|x)$/.test(shape) ? `${shape}es` : `${shape}s`;
+}
+
 /** Patch numbers as the drawing and the papers show them, in order. */
 export function numbersOf(patches: readonly number[]): string {
   return patches

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { defaultRecipe, generate } from '../generate';
 import { cutGrid, patch, plate, rosette, starOfDiamonds } from '../testing';
-import { shapeWord } from './names';
+import { manyOf, shapeWord } from './names';
 import { blockSheet, type JoinStep, type Step } from '.';
 
 const SETTINGS = { sparesPercent: 5, allowanceMm: 6.35, system: 'inch' as const };
@@ -11,6 +11,8 @@ test('steps baste every patch once, then join everything, and say what they do i
   const sheet = blockSheet(starOfDiamonds(6), SETTINGS);
   const basted = sheet.steps.flatMap((step) => (step.kind === 'baste' ? step.patches : []));
   expect([...basted].sort((a, b) => a - b)).toEqual([0, 1, 2, 3, 4, 5]);
+  expect(sheet.steps[0]?.text).toMatch(/^Baste 3 (Tar|Calico) diamonds: 1″ 60° diamond\. /);
+  expect(blockSheet(rosette(0), SETTINGS).steps[0]?.text).toMatch(/^Baste 1 Calico hexagon: 1″ hexagon\. /);
   const joins = sheet.steps.filter(isJoin);
   expect(joins).toHaveLength(5);
   expect(new Set(joins.at(-1)?.left.concat(joins.at(-1)?.right ?? []))).toEqual(new Set([0, 1, 2, 3, 4, 5]));
@@ -40,6 +42,7 @@ test('a join names what it puts together by numbers that are on those papers, an
 test('a shape is called by its word alone, in inches and in centimetres', () => {
   const names = ['1½″ 60° diamond', '38 mm hexagon', '2½″ kite, 76.5°/93°', '1″ × 2 1/16″ × 2½″ triangle', '5⅞″ strip with slanted ends', '2″ half-square triangle (marked: two dots)', '5″ wedge, 1/12 of a disc', '3.5 cm 45° diamond'];
   expect(names.map(shapeWord)).toEqual(['diamond', 'hexagon', 'kite', 'triangle', 'strip', 'half-square triangle', 'wedge', 'diamond']);
+  expect(['half hexagon', 'leaf', 'arch', 'disc'].map(manyOf)).toEqual(['half hexagons', 'leaves', 'arches', 'discs']);
 }); // prettier-ignore
 
 test('the thread runs from knot to knot, begins at the first and ends at the last', () => {
@@ -70,7 +73,7 @@ test('steps keep their names when an unrelated part of the block changes', () =>
 test('handed papers are basted in batches of their own, with the way up in words', () => {
   const sheet = blockSheet(generate(defaultRecipe('framed-diamond')), SETTINGS);
   const hands = sheet.steps.flatMap(({ kind, text }) =>
-    kind === 'baste' ? [/papers (L|R): letter towards you while you wrap/.exec(text)?.[1] ?? '-'] : [],
+    kind === 'baste' ? [/papers (L|R), letter towards you while you wrap/.exec(text)?.[1] ?? '-'] : [],
   );
   expect(hands.sort()).toEqual(['-', 'L', 'L', 'L', 'R', 'R', 'R']);
   expect(sheet.kinds.filter(({ left, right }) => left === 2 && right === 2)).toHaveLength(3);

@@ -12,7 +12,7 @@ import { appliqueSteps } from './appliqueSteps';
 import { endingSteps } from './endingSteps';
 import { bendFolds } from './bendFolds';
 import { crossingOf, halfWayOf, joinNotes, tipsOf } from './joinNotes';
-import { Names, numbersOf, shapeWord } from './names';
+import { Names, manyOf, numbersOf, shapeWord } from './names';
 import { sayFolds } from './sayFolds';
 import { threadChoice } from './threadChoice';
 import { sayFoldWay } from './sayFoldWay';
@@ -56,8 +56,10 @@ function basteSteps(
     const kind = sorted.kinds[itemAt(sorted.kindOf, first)];
     const hand = sorted.handOf[first];
     const name = kindNames[itemAt(sorted.kindOf, first)];
-    const turned = hand === 'none' ? '' : `, papers ${hand}: ${LETTER_RULE}`;
+    const turned = hand === 'none' ? '' : `, papers ${hand}, ${LETTER_RULE}`;
     const cloth = graph.patches[first]?.fabric;
+    const shape = shapeWord(name ?? 'patch');
+    const shapes = patches.length === 1 ? shape : manyOf(shape);
     const bare = patches.filter((patch) => (rawSides[patch]?.length ?? 0) > 0).map((patch) => patch + 1);
     const raw =
       bare.length === 0 ? '' : ` Leave the dotted sides of ${bare.join(', ')} raw: they are covered later.`;
@@ -68,7 +70,7 @@ function basteSteps(
     return {
       kind: 'baste',
       id: stepId('baste', [patches.map((patch) => graph.patches[patch]?.id as string)]),
-      text: `Baste ${patches.length} × ${name} in ${cloth}${turned}. ${folds} ${BASTE_METHODS[method].how}${raw}`,
+      text: `Baste ${patches.length} ${cloth} ${shapes}: ${name}${turned}. ${folds} ${BASTE_METHODS[method].how}${raw}`,
       minutes: kind ? methodMinutes(method, kind.outline) * patches.length : 0,
       method,
       patches,

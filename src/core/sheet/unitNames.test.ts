@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { buildSeamGraph, type Patch } from '../block';
-import { cutGrid, plannedSheet, rosette, starOfDiamonds } from '../testing';
+import { cutGrid, patch, plannedSheet, rosette, starOfDiamonds } from '../testing';
 import { UnitNames } from './unitNames';
 import type { JoinStep } from '.';
 
@@ -21,6 +21,16 @@ test('a rosette grows by one name, a star is one when it is whole', () => {
   for (const [i, text] of grown.slice(7).entries()) expect(text).toMatch(new RegExp(`to the rosette so far \\(${i + 8} patches\\)$`)); // prettier-ignore
   expect(stepsOf(starOfDiamonds(6)).at(-1)?.text).toMatch(/sew the (lower|right) half to the (upper|left) half: .* This makes the star\./);
 }); // prettier-ignore
+
+test('the two halves of a star within a block are called so, as they lie', () => {
+  const star = starOfDiamonds(6);
+  const [tip, corner] = [star[0]!.outline.corners[2]!, star[0]!.outline.corners[1]!];
+  // A triangle at the tip of one of its points: the star is not the whole block.
+  const graph = buildSeamGraph([...star, patch(6, [[tip.x, tip.y], [corner.x, corner.y], [tip.x + 9, tip.y - 40]])]); // prettier-ignore
+  const joins = [{ left: [0], right: [1] }, { left: [0, 1], right: [2] }, { left: [3], right: [4] }, { left: [3, 4], right: [5] }, { left: [0, 1, 2], right: [3, 4, 5] }, { left: [0, 1, 2, 3, 4, 5], right: [6] }]; // prettier-ignore
+  const names = new UnitNames(graph, joins);
+  expect([names.nameOf([0, 1, 2]), names.nameOf([3, 4, 5]), names.nameOf([0, 1, 2, 3, 4, 5])]).toEqual(['the lower half of the star', 'the upper half of the star', 'the star']); // prettier-ignore
+});
 
 test('the last two of a block are its halves, as they lie', () => {
   const graph = buildSeamGraph(cutGrid(2, 2, [0]));

@@ -35,7 +35,8 @@ export class UnitNames {
     for (const group of groups) {
       if (group.size > MOST_NAMED) continue;
       const own = joins.filter(({ left }) => group.has(itemAt(left, 0)));
-      this.#take(halvesOf(graph, group, own, this.#alike));
+      this.#take(halvesOf(graph, own.at(-1), group.size, '', this.#alike));
+      this.#take(halvesOf(graph, starJoin(own.slice(0, -1), words), 0, ' of the star', this.#alike));
       this.#take(soFar(graph, group, own, words, this.#alike));
       this.#take(rowsOf(graph, group, own));
     }
@@ -96,27 +97,40 @@ function wordOf(
   return isShare ? 'wedge' : 'unit';
 }
 
-/** The last join of a group puts two halves together, where neither is much larger. */
+/** The join that makes the star of a group that has only one, and more than it. */
+function starJoin(joins: readonly Pair[], words: ReadonlyMap<string, string>): Pair | undefined {
+  const stars = joins.filter(({ left, right }) => words.get(unitKey([...left, ...right])) === 'star');
+  return stars.length === 1 ? stars[0] : undefined;
+}
+
+/** Two halves are put together where neither is much larger. */
 const HALF_SHARE = 0.35;
 
+/**
+ * The two halves of what a join makes, by where they lie.
+ * @param size of how many patches it has to be, so that they are halves of the whole; 0 where that does not matter
+ * @param ofWhat what they are halves of, “ of the star”; nothing for the block
+ */
 function halvesOf(
   graph: SeamGraph,
-  group: ReadonlySet<number>,
-  joins: readonly Pair[],
+  join: Pair | undefined,
+  size: number,
+  ofWhat: string,
   alike: ReadonlyMap<string, string>,
 ): Map<string, string> {
   const names = new Map<string, string>();
-  const last = joins.at(-1);
-  if (!last || last.left.length + last.right.length !== group.size) return names;
-  const units = [last.left, last.right];
-  const areHalves = units.every((unit) => unit.length > 1 && unit.length >= group.size * HALF_SHARE);
+  if (!join) return names;
+  const units = [join.left, join.right];
+  const made = join.left.length + join.right.length;
+  if (size > 0 && made !== size) return names;
+  const areHalves = units.every((unit) => unit.length > 1 && unit.length >= made * HALF_SHARE);
   if (!areHalves || units.some((unit) => alike.has(unitKey(unit)))) return names;
   const [a, b] = units.map((unit) => boxOf(graph, unit)) as [Box, Box];
   const [dx, dy] = [b.minX + b.maxX - a.minX - a.maxX, b.minY + b.maxY - a.minY - a.maxY];
   const [first, second] = Math.abs(dx) > Math.abs(dy) ? ['left', 'right'] : ['upper', 'lower'];
   const isInOrder = (Math.abs(dx) > Math.abs(dy) ? dx : dy) > 0;
-  names.set(unitKey(itemAt(units, isInOrder ? 0 : 1)), `the ${first} half`);
-  names.set(unitKey(itemAt(units, isInOrder ? 1 : 0)), `the ${second} half`);
+  names.set(unitKey(itemAt(units, isInOrder ? 0 : 1)), `the ${first} half${ofWhat}`);
+  names.set(unitKey(itemAt(units, isInOrder ? 1 : 0)), `the ${second} half${ofWhat}`);
   return names;
 }
 
