@@ -38,7 +38,7 @@ export default function AllSteps({ block, fabrics, isDone, onTick, onOpen }: All
                 </strong>{' '}
                 {firstSentence(steps[from + batch.size - 1]?.text ?? '')}
               </Typography>
-              <BatchCounter batch={batch} steps={steps} isDone={isDone} onTick={onTick} />
+              <BatchCounter batch={batch} sheet={block.sheet} {...{ fabrics, isDone, onTick }} />
               <Box component="details" sx={{ '& summary': { cursor: 'pointer', minHeight: 44, pt: 1.25 } }}>
                 <summary>Step by step</summary>
                 <Box component="ol" sx={{ pl: 0, m: 0, listStyle: 'none' }}>

@@ -1,19 +1,24 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Batch, Step } from '@/core/sheet';
+import type { Batch, BlockSheet, Step } from '@/core/sheet';
 import { counted } from '@/core/words';
 import { PlainButton } from '@/ui/PlainButton';
+import { UnitPicture } from './UnitPicture';
 
 interface BatchCounterProps {
   readonly batch: Batch;
-  /** All steps of the block. */
-  readonly steps: readonly Step[];
+  readonly sheet: Pick<BlockSheet, 'steps' | 'patches'>;
+  readonly fabrics: readonly string[];
   readonly isDone: (id: string) => boolean;
   readonly onTick: (step: Step, kind: 'done' | 'undone') => void;
 }
 
-/** Like units as one thing with a counter: how many are made, one more or one less, or all of them; each counts as the steps it takes. */
-export function BatchCounter({ batch, steps, isDone, onTick }: BatchCounterProps) {
+/**
+ * Like units as one thing with a counter: how many are made, one more or one less, or all of them; each counts as the steps it
+ * takes. Beside it the one that is next, with the numbers of its papers.
+ */
+export function BatchCounter({ batch, sheet, fabrics, isDone, onTick }: BatchCounterProps) {
+  const { steps } = sheet;
   const { from, count, size, name } = batch;
   const units = Array.from({ length: count }, (_, copy) =>
     steps.slice(from + copy * size, from + (copy + 1) * size),
@@ -25,10 +30,13 @@ export function BatchCounter({ batch, steps, isDone, onTick }: BatchCounterProps
   const make = (unit: readonly Step[]) => openOf(unit).forEach((step) => onTick(step, 'done'));
   return (
     <Box role="group" aria-label={`${name}, ${count} to make`} sx={{ my: 1 }}>
-      <Typography aria-live="polite" sx={{ fontWeight: 600 }}>
-        {name.charAt(0).toUpperCase() + name.slice(1)}: {count} to make · {made} done
-        {size > 1 && <> · {counted(size, 'step')} each</>}
-      </Typography>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+        <UnitPicture sheet={sheet} step={(open[0] ?? last)?.at(-1)} fabrics={fabrics} />
+        <Typography aria-live="polite" sx={{ fontWeight: 600 }}>
+          {name.charAt(0).toUpperCase() + name.slice(1)}: {count} to make · {made} done
+          {size > 1 && <> · {counted(size, 'step')} each</>}
+        </Typography>
+      </Box>
       <Box sx={{ display: 'flex', gap: 1, mt: 0.5 }}>
         <PlainButton
           aria-label={`One ${name} less`}

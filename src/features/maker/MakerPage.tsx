@@ -123,7 +123,7 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
       )}
       {batch && (
         <Suspense>
-          <BatchCounter batch={batch} steps={steps} isDone={isDone} onTick={tick} />
+          <BatchCounter batch={batch} sheet={block.sheet} fabrics={fabrics} isDone={isDone} onTick={tick} />
         </Suspense>
       )}
       <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>

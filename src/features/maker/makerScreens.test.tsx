@@ -159,9 +159,17 @@ test('like units are one thing with a counter: one more, one less, all; each cou
   const group = await screen.findByRole('group', { name: `${name}, ${count} to make` });
   const made = () => Number(/· (\d+) done/.exec(group.textContent!)?.[1]);
   const press = (label: string) => fireEvent.click(within(group).getByRole('button', { name: label }));
+  // The picture is of the unit that is next, by the numbers of its papers.
+  const drawn = () => group.querySelector('[data-unit]')!.getAttribute('data-unit')!.split(' ').map(Number);
+  const unitOf = (copy: number) => {
+    const step = steps[from + copy]!;
+    return step.kind === 'join' ? [...step.left, ...step.right].map((patch) => patch + 1) : [];
+  };
   expect(made()).toBe(0);
+  expect(drawn()).toEqual(unitOf(0));
   expect(within(group).getByRole('button', { name: `One ${name} less` }).hasAttribute('disabled')).toBe(true);
   press(`One ${name} more`);
+  expect(drawn()).toEqual(unitOf(1));
   press(`One ${name} more`);
   expect(made()).toBe(2);
   press(`One ${name} less`);
