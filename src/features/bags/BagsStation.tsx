@@ -46,36 +46,13 @@ interface BagsStationProps {
   readonly mayEdit: boolean;
 }
 
+type View = 'wall' | 'contents' | 'pick' | 'stock' | 'extras';
+
 /** What goes in which bag, is it packed, and what all bags take together. */
-export function BagsStation({
-  project,
-  blocks,
-  makers,
-  kits,
-  pickList,
-  fabrics,
-  stock,
-  worn,
-  sizes,
-  extras,
-  drops,
-  order,
-  paperNames,
-  mayEdit,
-}: BagsStationProps) {
+export function BagsStation(props: BagsStationProps) {
+  const { project, blocks, extras, mayEdit } = props;
   const own = useExtras(project.id, extras);
-  const [tab, setTab] = useState<'wall' | 'contents' | 'pick' | 'stock' | 'extras'>('wall');
-  // The map of the top leads to a block's bag by its name in the address.
-  useEffect(() => {
-    const follow = () => {
-      if (!location.hash.startsWith('#bag-')) return;
-      setTab('contents');
-      requestAnimationFrame(() => document.getElementById(location.hash.slice(1))?.scrollIntoView());
-    };
-    follow();
-    window.addEventListener('hashchange', follow);
-    return () => window.removeEventListener('hashchange', follow);
-  }, []);
+  const [view, setView] = useViewOfAddress();
   if (blocks.length === 0)
     return (
       <Notice title="No bags yet">
@@ -87,27 +64,11 @@ export function BagsStation({
     <Box>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <Typography variant="h2">Bags</Typography>
-        <Stack direction="row" spacing={1}>
-          <Button component={Link} href={`/p/${project.id}/bags/print`}>
-            Print lists and labels
-          </Button>
-          <Button component={Link} href={`/p/${project.id}/bags/hand`}>
-            Hand over
-          </Button>
-          <Button component={Link} href={`/p/${project.id}/bags/sorter`}>
-            Sorter
-          </Button>
-          <Button component={Link} href={`/p/${project.id}/bags/count`}>
-            Count a pile
-          </Button>
-          <Button component={Link} href={`/p/${project.id}/bags/pack`} variant="contained">
-            Pack at the table
-          </Button>
-        </Stack>
+        <WaysOn projectId={project.id} />
       </Stack>
       <Tabs
-        value={tab}
-        onChange={(_, next) => setTab(next)}
+        value={view}
+        onChange={(_, next) => setView(next)}
         sx={{ mb: 2, borderBottom: 1, borderColor: 'divider' }}
       >
         <Tab value="wall" label="Packing wall" sx={{ textTransform: 'none' }} />
@@ -116,65 +77,109 @@ export function BagsStation({
         <Tab value="stock" label="From what is there" sx={{ textTransform: 'none' }} />
         {mayEdit && <Tab value="extras" label="How bags are made" sx={{ textTransform: 'none' }} />}
       </Tabs>
-      {tab === 'wall' && (
-        <PackingWall
-          projectId={project.id}
-          blocks={blocks}
-          makers={makers}
-          initialKits={kits}
-          drops={drops}
-        />
-      )}
-      {tab === 'contents' && (
-        <Stack spacing={2}>
-          {outerBags(order, drops, own.present.bagging ?? USUAL_BAGGING).map(
-            ({ key, drop, blocks: own, isInner }) => (
-              <Stack
-                key={key}
-                spacing={1}
-                component="section"
-                aria-label={drop === undefined ? undefined : `${drop}: one bag`}
-              >
-                {drop !== undefined && (
-                  <Typography variant="h3">{`${drop}: one bag, within it ${counted(own.length, 'bag')}`}</Typography>
-                )}
-                {blocks
-                  .filter(({ id }) => own.includes(id))
-                  .map((block) => (
-                    <BagContentsCard key={block.id} {...{ block, project, fabrics, isInner }} />
-                  ))}
-              </Stack>
-            ),
-          )}
-        </Stack>
-      )}
-      {tab === 'extras' && (
+      <OneView {...props} own={own} view={view} />
+    </Box>
+  );
+}
+
+/** The view that is looked at; the map of the top leads to a block’s bag by its name in the address. */
+function useViewOfAddress() {
+  const [view, setView] = useState<View>('wall');
+  useEffect(() => {
+    const follow = () => {
+      if (!location.hash.startsWith('#bag-')) return;
+      setView('contents');
+      requestAnimationFrame(() => document.getElementById(location.hash.slice(1))?.scrollIntoView());
+    };
+    follow();
+    window.addEventListener('hashchange', follow);
+    return () => window.removeEventListener('hashchange', follow);
+  }, []);
+  return [view, setView] as const;
+}
+
+/** What else is done with bags, each on a page of its own. */
+function WaysOn({ projectId }: { readonly projectId: string }) {
+  const at = `/p/${projectId}/bags`;
+  return (
+    <Stack direction="row" spacing={1}>
+      <Button component={Link} href={`${at}/print`}>
+        Print lists and labels
+      </Button>
+      <Button component={Link} href={`${at}/hand`}>
+        Hand over
+      </Button>
+      <Button component={Link} href={`${at}/sorter`}>
+        Sorter
+      </Button>
+      <Button component={Link} href={`${at}/count`}>
+        Count a pile
+      </Button>
+      <Button component={Link} href={`${at}/pack`} variant="contained">
+        Pack at the table
+      </Button>
+    </Stack>
+  );
+}
+
+interface OneViewProps extends BagsStationProps {
+  readonly own: ReturnType<typeof useExtras>;
+  readonly view: View;
+}
+
+function OneView({ view, own, ...props }: OneViewProps) {
+  const { project, blocks, makers, drops, order, mayEdit } = props;
+  switch (view) {
+    case 'wall':
+      return <PackingWall projectId={project.id} initialKits={props.kits} {...{ blocks, makers, drops }} />;
+    case 'contents':
+      return <InEachBag {...props} own={own} />;
+    case 'extras':
+      return (
         <ExtrasView
-          own={own}
-          papers={paperNames}
+          {...{ own, blocks, drops, order, makers }}
+          papers={props.paperNames}
           sparesPercent={project.sparesPercent}
-          blocks={blocks}
-          drops={drops}
-          order={order}
-          makers={makers}
         />
-      )}
-      {tab === 'pick' && (
+      );
+    case 'pick':
+      return (
         <PickListView
           {...{ blocks, makers, drops, project }}
           walk={own.present.walk ?? []}
           {...(mayEdit ? { onWalk: (walk: readonly string[]) => own.change({ ...own.present, walk }) } : {})}
         />
+      );
+    case 'stock': {
+      const { stock, worn, sizes, pickList } = props;
+      return <FromStockView projectId={project.id} papers={pickList.papers} {...{ stock, worn, sizes }} />;
+    }
+  }
+}
+
+/** What lies in each bag; bags of one drop that lie in one together. */
+function InEachBag({ project, blocks, fabrics, drops, order, own }: Omit<OneViewProps, 'view'>) {
+  return (
+    <Stack spacing={2}>
+      {outerBags(order, drops, own.present.bagging ?? USUAL_BAGGING).map(
+        ({ key, drop, blocks: within, isInner }) => (
+          <Stack
+            key={key}
+            spacing={1}
+            component="section"
+            aria-label={drop === undefined ? undefined : `${drop}: one bag`}
+          >
+            {drop !== undefined && (
+              <Typography variant="h3">{`${drop}: one bag, within it ${counted(within.length, 'bag')}`}</Typography>
+            )}
+            {blocks
+              .filter(({ id }) => within.includes(id))
+              .map((block) => (
+                <BagContentsCard key={block.id} {...{ block, project, fabrics, isInner }} />
+              ))}
+          </Stack>
+        ),
       )}
-      {tab === 'stock' && (
-        <FromStockView
-          projectId={project.id}
-          papers={pickList.papers}
-          stock={stock}
-          worn={worn}
-          sizes={sizes}
-        />
-      )}
-    </Box>
+    </Stack>
   );
 }

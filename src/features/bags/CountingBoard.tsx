@@ -43,29 +43,78 @@ type Counts = Readonly<Record<string, number>>;
 
 /** A mixed pile counted by kinds, by hand or by the scale: what is over and short is seen at once. Counts stay on the device until it is emptied. */
 export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) {
-  const [kept, keep] = useRemembered(`kevlo-count-${projectId}`);
-  const [past, setPast] = useState<readonly string[]>([]);
+  const { counts, total, canUndo, put, back, isBusy, putIntoStock } = useCounts(projectId);
   const [pile, setPile] = useState(NOTHING);
-  const { card, scale, change } = useScaleSettings();
+  const gear = useScaleSettings();
   const reading = useScale();
-  const notice = useNotice();
-  const [isBusy, setIsBusy] = useState(false);
   const [sewn, setSewn] = useState(0);
-  const counts = readCounts(kept);
   const wanted = piles.find(({ name }) => name === pile)?.counts;
   const shown = wanted ? papers.filter(({ name }) => (wanted[name] ?? 0) > 0 || (counts[name] ?? 0) > 0) : papers;
+  const set = (name: string, count: number) => put({ ...counts, [name]: Math.min(99_999, Math.max(0, count)) });
+  return (
+    <Box sx={{ maxWidth: 900 }}>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
+        <Typography variant="h2">Counting board</Typography>
+        <Stack direction="row" spacing={1}>
+          <Button component="a" href={`/p/${projectId}/bags/scale`} target="_blank" rel="noopener">
+            Scale stand-in
+          </Button>
+          <LinkButton href={`/p/${projectId}/bags`}>All bags</LinkButton>
+        </Stack>
+      </Stack>
+      <Typography sx={{ mb: 1.5 }}>
+        For a mixed pile, or papers that came back: press once for each paper, or for ten. Counts stay on this device.
+      </Typography>
+      <Choice label="Counted against" value={pile} choices={[[NOTHING, 'nothing: only count'], ...piles.map(({ name }) => [name, name] as const)]} onChange={setPile} />
+      <Stack direction="row" spacing={1} sx={{ my: 1.5, alignItems: 'center' }}>
+        <Button disabled={!canUndo} onClick={back}>Undo</Button>
+        <Button disabled={total === 0} onClick={() => put({})}>Begin again</Button>
+        <Button variant="contained" disabled={total === 0 || isBusy} onClick={() => void putIntoStock(sewn)}>
+          Put these into stock
+        </Button>
+        <Typography role="status">{`${counted(total, 'paper')} counted`}</Typography>
+      </Stack>
+      <Box sx={{ maxWidth: 460, mb: 2 }}>
+        <NumberField label="These were sewn with, times" value={sewn} least={0} most={50} isWhole hint="0: new papers. Those that are used up stay out" onChange={setSewn} />
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        {shown.map((paper) => (
+          <PaperRow
+            key={paper.name}
+            paper={paper}
+            count={counts[paper.name] ?? 0}
+            wanted={wanted ? (wanted[paper.name] ?? 0) : undefined}
+            own={weighing(paper.areaMm2, gear.card, gear.scale)}
+            grams={reading?.isStable ? reading.grams : undefined}
+            onCount={(count) => set(paper.name, count)}
+          />
+        ))}
+      </Box>
+      <ScaleAndCard {...gear} />
+    </Box>
+  );
+} // prettier-ignore
+
+/** Counts of a pile, kept on the device: each change can be taken back, and what is put into stock begins anew. */
+function useCounts(projectId: string) {
+  const [kept, keep] = useRemembered(`kevlo-count-${projectId}`);
+  const [past, setPast] = useState<readonly string[]>([]);
+  const notice = useNotice();
+  const [isBusy, setIsBusy] = useState(false);
+  const counts = readCounts(kept);
+  const total = Object.values(counts).reduce((sum, count) => sum + count, 0);
   const put = (next: Counts) => {
     setPast((all) => [...all.slice(-50), kept ?? '{}']);
     keep(JSON.stringify(next));
   };
-  const set = (name: string, count: number) => put({ ...counts, [name]: Math.min(99_999, Math.max(0, count)) });
   const back = () => {
     const before = past.at(-1);
     if (before === undefined) return;
     keep(before);
     setPast((all) => all.slice(0, -1));
   };
-  const putIntoStock = async () => {
+  /** @param sewn how often these papers were sewn with */
+  const putIntoStock = async (sewn: number) => {
     const papersIn = Object.fromEntries(Object.entries(counts).filter(([, count]) => count > 0));
     const tell = (sign: 1 | -1) =>
       send<{ usedUp?: Readonly<Record<string, number>> }>('POST', `/api/projects/${projectId}/stock`, {
@@ -90,46 +139,13 @@ export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) 
       setIsBusy(false);
     }
   };
-  const total = Object.values(counts).reduce((sum, count) => sum + count, 0);
+  return { counts, total, canUndo: past.length > 0, put, back, isBusy, putIntoStock };
+}
+
+/** What the scale and the card are: how far a count by weight is trusted. */
+function ScaleAndCard({ card, scale, change }: ReturnType<typeof useScaleSettings>) {
   return (
-    <Box sx={{ maxWidth: 900 }}>
-      <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
-        <Typography variant="h2">Counting board</Typography>
-        <Stack direction="row" spacing={1}>
-          <Button component="a" href={`/p/${projectId}/bags/scale`} target="_blank" rel="noopener">
-            Scale stand-in
-          </Button>
-          <LinkButton href={`/p/${projectId}/bags`}>All bags</LinkButton>
-        </Stack>
-      </Stack>
-      <Typography sx={{ mb: 1.5 }}>
-        For a mixed pile, or papers that came back: press once for each paper, or for ten. Counts stay on this device.
-      </Typography>
-      <Choice label="Counted against" value={pile} choices={[[NOTHING, 'nothing: only count'], ...piles.map(({ name }) => [name, name] as const)]} onChange={setPile} />
-      <Stack direction="row" spacing={1} sx={{ my: 1.5, alignItems: 'center' }}>
-        <Button disabled={past.length === 0} onClick={back}>Undo</Button>
-        <Button disabled={total === 0} onClick={() => put({})}>Begin again</Button>
-        <Button variant="contained" disabled={total === 0 || isBusy} onClick={() => void putIntoStock()}>
-          Put these into stock
-        </Button>
-        <Typography role="status">{`${counted(total, 'paper')} counted`}</Typography>
-      </Stack>
-      <Box sx={{ maxWidth: 460, mb: 2 }}>
-        <NumberField label="These were sewn with, times" value={sewn} least={0} most={50} isWhole hint="0: new papers. Those that are used up stay out" onChange={setSewn} />
-      </Box>
-      <Box sx={{ display: 'grid', gap: 1 }}>
-        {shown.map((paper) => (
-          <PaperRow
-            key={paper.name}
-            paper={paper}
-            count={counts[paper.name] ?? 0}
-            wanted={wanted ? (wanted[paper.name] ?? 0) : undefined}
-            own={weighing(paper.areaMm2, card, scale)}
-            grams={reading?.isStable ? reading.grams : undefined}
-            onCount={(count) => set(paper.name, count)}
-          />
-        ))}
-      </Box>
+    <>
       <Typography variant="h3" sx={{ mt: 3, mb: 1.5 }}>The scale and the card</Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, 1fr)' }, gap: 1.5 }}>
         <NumberField label="Step of the display, g" value={scale.resolutionG} {...WEIGHING_LIMITS.resolutionG} onChange={(resolutionG) => change({ scale: { ...scale, resolutionG } })} />
@@ -141,7 +157,7 @@ export function CountingBoard({ projectId, papers, piles }: CountingBoardProps) 
       <Typography color="textSecondary" sx={{ mt: 1 }}>
         A count is trusted where half a paper is more than three times what readings and papers spread: it is then wrong about once in 370. Set the scale to zero between piles.
       </Typography>
-    </Box>
+    </>
   );
 } // prettier-ignore
 

@@ -1,8 +1,5 @@
 'use client';
 import Box from '@mui/material/Box';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Stack from '@mui/material/Stack';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Table from '@mui/material/Table';
@@ -17,13 +14,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { DropOfBlocks } from '@/core/packing';
 import type { Kit, KitStatus } from '@/server/bags';
 import type { Maker } from '@/server/makers';
-import { counted } from '@/core/words';
-import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { useVisibleRows } from '@/ui/useVisibleRows';
 import { ManyBags } from './ManyBags';
 import { BAGS, PackingRow, isOld, type WallBlock, type AskedBag, type PackingRowProps } from './PackingRow';
 import { STATUS_NAMES, useKits } from './useKits';
+import { ALL, EVERYTHING, WallChoices, type BagState, type WallChoice } from './WallChoices';
 
 interface PackingWallProps {
   readonly projectId: string;
@@ -33,60 +29,22 @@ interface PackingWallProps {
   readonly drops: readonly DropOfBlocks[];
 }
 
-const ALL = 'all';
 /** A row is about so high, px. */
 const ROW_PX = 56;
 
-/** Bags of one state are looked for by what the wall calls them. */
-const STATES = [
-  [ALL, 'any state'],
-  ['to-pack', 'to pack'],
-  ['begun', 'begun or in hands'],
-  ['packed', 'packed'],
-  ['handed-over', 'handed over'],
-  ['old', 'packed before the block changed'],
-] as const;
-type State = (typeof STATES)[number][0];
-
 /** Bags × makers: one large button each, which goes on to packed and handed over; whole rows and columns by their names. */
-export function PackingWall({
-  projectId,
-  blocks: all,
-  makers: everybody,
-  initialKits,
-  drops,
-}: PackingWallProps) {
+export function PackingWall(props: PackingWallProps) {
+  const { projectId, makers: everybody, initialKits, drops } = props;
   const { kitOf, change } = useKits(projectId, initialKits);
   const [asked, setAsked] = useState<AskedBag | undefined>();
-  const [choice, setChoice] = useState<{ drop: string; state: State; isTold: boolean }>({
-    drop: ALL,
-    state: ALL,
-    isTold: false,
-  });
-  const sews = (maker: Maker, block: { readonly id: string }) => !maker.skips.includes(block.id);
-  const drop = drops.find(({ id }) => id === choice.drop);
-  const blocks = useMemo(() => (drop ? all.filter(({ id }) => drop.blocks.includes(id)) : all), [all, drop]);
-  const isWanted = (maker: Maker, block: (typeof all)[number]) =>
-    sews(maker, block) &&
-    (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block, maker) === choice.state);
-  const makers = everybody.filter((maker) => blocks.some((block) => isWanted(maker, block)));
-  const { scroller, isLong, indices, beforePx, afterPx, measure } = useVisibleRows(makers.length, ROW_PX);
+  const [choice, setChoice] = useState(EVERYTHING);
+  const { blocks, makers } = useWanted(props, choice, kitOf);
   const go: PackingRowProps['onGo'] = (kit, label, status) =>
     void change(
       [{ ...kit, status }],
       `${label}: ${STATUS_NAMES[status]}`,
       `${label}: ${STATUS_NAMES[kit.status]}`,
     );
-  // Rows are drawn anew only for what is in them: what they call is always that of the latest drawing.
-  const latest = useRef({ go, change });
-  useEffect(() => {
-    latest.current = { go, change };
-  });
-  const onGo = useCallback<PackingRowProps['onGo']>((...bag) => latest.current.go(...bag), []);
-  const onChange = useCallback<PackingRowProps['onChange']>(
-    (...bags) => void latest.current.change(...bags),
-    [],
-  );
   if (everybody.length === 0) {
     return (
       <Notice title="No makers yet">
@@ -109,95 +67,105 @@ export function PackingWall({
           through, then mark {old === 1 ? 'it' : 'them'} to be packed and packed again.
         </Typography>
       )}
-      <Stack
-        direction="row"
-        className="no-print"
-        sx={{ gap: 1.5, flexWrap: 'wrap', mb: 1, alignItems: 'center' }}
-      >
-        {drops.length > 0 && (
-          <Box sx={{ minWidth: 170 }}>
-            <Choice
-              label="Drop"
-              value={choice.drop}
-              choices={[[ALL, 'all blocks'], ...drops.map(({ id, title }) => [id, title] as const)]}
-              onChange={(next) => setChoice({ ...choice, drop: next })}
-            />
-          </Box>
-        )}
-        <Box sx={{ minWidth: 230 }}>
-          <Choice
-            label="Makers with bags"
-            value={choice.state}
-            choices={STATES}
-            onChange={(next) => setChoice({ ...choice, state: next as State })}
-          />
-        </Box>
-        <FormControlLabel
-          control={
-            <Checkbox checked={choice.isTold} onChange={(_, isTold) => setChoice({ ...choice, isTold })} />
-          }
-          label="Who and when"
-        />
-        <Typography role="status" color="textSecondary">
-          {counted(makers.length, 'maker')}
-        </Typography>
-      </Stack>
-      <TableContainer ref={scroller} sx={{ maxHeight: isLong ? '80vh' : 'none' }}>
-        <Table
-          size="small"
-          stickyHeader={isLong}
-          aria-label="Bags of each maker"
-          aria-rowcount={makers.length + 1}
-          sx={BAGS}
-        >
-          <TableHead>
-            <TableRow>
-              <TableCell>Maker</TableCell>
-              {blocks.map((block) => (
-                <TableCell key={block.id} sx={{ px: 0.25 }}>
-                  <ManyBags
-                    name={block.name}
-                    kits={makers.filter((maker) => sews(maker, block)).map(({ id }) => kitOf(block.id, id))}
-                    onChange={change}
-                  />
-                </TableCell>
-              ))}
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {beforePx > 0 && <tr aria-hidden style={{ height: beforePx }} />}
-            {indices
-              .map((index) => [makers[index], index] as const)
-              .map(
-                ([maker, index]) =>
-                  maker && (
-                    <PackingRow
-                      key={maker.id}
-                      index={index}
-                      measure={measure}
-                      maker={maker}
-                      blocks={blocks}
-                      kits={blocks.map((block) =>
-                        sews(maker, block) ? kitOf(block.id, maker.id) : undefined,
-                      )}
-                      isTold={choice.isTold}
-                      onGo={onGo}
-                      onAsk={setAsked}
-                      onChange={onChange}
-                    />
-                  ),
-              )}
-            {afterPx > 0 && <tr aria-hidden style={{ height: afterPx }} />}
-          </TableBody>
-        </Table>
-      </TableContainer>
+      <WallChoices drops={drops} choice={choice} onChoose={setChoice} makers={makers.length} />
+      <WallTable {...{ blocks, makers, kitOf, change }} isTold={choice.isTold} onGo={go} onAsk={setAsked} />
       <ComeBack asked={asked} onGo={go} onClose={() => setAsked(undefined)} />
     </Box>
   );
 }
 
+type KitsOfWall = ReturnType<typeof useKits>;
+
+const sews = (maker: Maker, block: { readonly id: string }) => !maker.skips.includes(block.id);
+
+/** Blocks of the drop that is looked at, and makers who have a bag of the state that is looked for. */
+function useWanted(
+  { blocks: all, makers: everybody, drops }: PackingWallProps,
+  choice: WallChoice,
+  kitOf: KitsOfWall['kitOf'],
+) {
+  const drop = drops.find(({ id }) => id === choice.drop);
+  const blocks = useMemo(() => (drop ? all.filter(({ id }) => drop.blocks.includes(id)) : all), [all, drop]);
+  const isWanted = (maker: Maker, block: WallBlock) =>
+    sews(maker, block) &&
+    (choice.state === ALL || stateOf(kitOf(block.id, maker.id), block, maker) === choice.state);
+  return { blocks, makers: everybody.filter((maker) => blocks.some((block) => isWanted(maker, block))) };
+}
+
+interface WallTableProps extends KitsOfWall {
+  readonly blocks: readonly WallBlock[];
+  readonly makers: readonly Maker[];
+  readonly isTold: boolean;
+  readonly onGo: PackingRowProps['onGo'];
+  readonly onAsk: PackingRowProps['onAsk'];
+}
+
+function WallTable({ blocks, makers, kitOf, change, isTold, onGo, onAsk }: WallTableProps) {
+  const { scroller, isLong, indices, beforePx, afterPx, measure } = useVisibleRows(makers.length, ROW_PX);
+  const calls = useLatest(onGo, change);
+  return (
+    <TableContainer ref={scroller} sx={{ maxHeight: isLong ? '80vh' : 'none' }}>
+      <Table
+        size="small"
+        stickyHeader={isLong}
+        aria-label="Bags of each maker"
+        aria-rowcount={makers.length + 1}
+        sx={BAGS}
+      >
+        <TableHead>
+          <TableRow>
+            <TableCell>Maker</TableCell>
+            {blocks.map((block) => (
+              <TableCell key={block.id} sx={{ px: 0.25 }}>
+                <ManyBags
+                  name={block.name}
+                  kits={makers.filter((maker) => sews(maker, block)).map(({ id }) => kitOf(block.id, id))}
+                  onChange={change}
+                />
+              </TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {beforePx > 0 && <tr aria-hidden style={{ height: beforePx }} />}
+          {indices.flatMap((index) => {
+            const maker = makers[index];
+            if (!maker) return [];
+            const kits = blocks.map((block) => (sews(maker, block) ? kitOf(block.id, maker.id) : undefined));
+            return [
+              <PackingRow
+                key={maker.id}
+                {...{ index, measure, maker, blocks, kits, isTold, onAsk }}
+                {...calls}
+              />,
+            ];
+          })}
+          {afterPx > 0 && <tr aria-hidden style={{ height: afterPx }} />}
+        </TableBody>
+      </Table>
+    </TableContainer>
+  );
+}
+
+/** Rows are drawn anew only for what is in them: what they call stays the same, and is always that of the latest drawing. */
+function useLatest(
+  go: PackingRowProps['onGo'],
+  change: KitsOfWall['change'],
+): Pick<PackingRowProps, 'onGo' | 'onChange'> {
+  const latest = useRef({ go, change });
+  useEffect(() => {
+    latest.current = { go, change };
+  });
+  const onGo = useCallback<PackingRowProps['onGo']>((...bag) => latest.current.go(...bag), []);
+  const onChange = useCallback<PackingRowProps['onChange']>(
+    (...bags) => void latest.current.change(...bags),
+    [],
+  );
+  return { onGo, onChange };
+}
+
 /** What a bag is looked for by. */
-function stateOf(kit: Kit, block: WallBlock, maker: Maker): State {
+function stateOf(kit: Kit, block: WallBlock, maker: Maker): BagState {
   if (isOld(kit, block, maker)) return 'old';
   if (kit.table === 'begun' || kit.table === 'in-hands') return 'begun';
   return kit.status;

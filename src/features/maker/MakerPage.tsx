@@ -12,7 +12,7 @@ import { StepPart, loadTroubles } from './StepPart';
 import { useRemembered } from '@/ui/useRemembered';
 import { takeMinutes } from './timer';
 import { useKeptPage } from './useKeptPage';
-import { standOf, useMakerBlock, type PageData } from './useMakerBlock';
+import { standOf, useMakerBlock, type MakersBlock, type PageData } from './useMakerBlock';
 
 // What is only looked at now and then is loaded when it is opened.
 const loadAllSteps = () => import('./AllSteps');
@@ -159,30 +159,7 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
       )}
       <WaitingNote ticks={ticks} />
       {then.length > 0 && <Following from={next} steps={then.slice(0, 3)} />}
-      <More title="Today with me">
-        <Aids
-          makerId={initial.maker.id}
-          block={block}
-          step={step}
-          system={initial.project.unitSystem}
-          isDone={isDone}
-        />
-      </More>
-      <More title="All steps, and the whole block">
-        <AllSteps block={block} fabrics={fabrics} isDone={isDone} onTick={tick} onOpen={goTo} />
-      </More>
-      <More title="In the bag, and how to begin">
-        <BagPart maker={initial.maker} block={block} system={initial.project.unitSystem} />
-      </More>
-      <More title="Pictures of this block">
-        <FinishedPart token={token} maker={initial.maker} block={block} />
-      </More>
-      <More title="Signs, and how to">
-        <HandedHowTo isLeftHanded={initial.maker.isLeftHanded} />
-      </More>
-      <Typography sx={{ mt: 1.5 }}>
-        <a href={`/m/${token}/practice/${block.id}`}>Practise this block</a>
-      </Typography>
+      <OpenedParts {...{ token, block, step, fabrics, isDone }} page={initial} onTick={tick} onOpen={goTo} />
       <ChangeNote block={block} />
       <Typography role="status" variant="body2" color="textSecondary" sx={{ mt: 1 }}>
         {isKept ? 'This page is kept on this phone: it opens without a connection.' : ''}
@@ -204,6 +181,44 @@ function Following({ from, steps }: { readonly from: number; readonly steps: rea
           <li key={id}>{firstSentence(text)}</li>
         ))}
       </Box>
+    </>
+  );
+}
+
+interface OpenedPartsProps {
+  readonly token: string;
+  readonly page: PageData;
+  readonly block: MakersBlock;
+  readonly step: Step | undefined;
+  readonly fabrics: readonly string[];
+  readonly isDone: (id: string) => boolean;
+  readonly onTick: (step: Step, kind: 'done' | 'undone') => void;
+  readonly onOpen: (index: number) => void;
+}
+
+/** What is only looked at now and then. */
+function OpenedParts({ token, page, block, step, fabrics, isDone, onTick, onOpen }: OpenedPartsProps) {
+  const { maker, project } = page;
+  return (
+    <>
+      <More title="Today with me">
+        <Aids makerId={maker.id} system={project.unitSystem} {...{ block, step, isDone }} />
+      </More>
+      <More title="All steps, and the whole block">
+        <AllSteps {...{ block, fabrics, isDone, onTick, onOpen }} />
+      </More>
+      <More title="In the bag, and how to begin">
+        <BagPart maker={maker} block={block} system={project.unitSystem} />
+      </More>
+      <More title="Pictures of this block">
+        <FinishedPart token={token} maker={maker} block={block} />
+      </More>
+      <More title="Signs, and how to">
+        <HandedHowTo isLeftHanded={maker.isLeftHanded} />
+      </More>
+      <Typography sx={{ mt: 1.5 }}>
+        <a href={`/m/${token}/practice/${block.id}`}>Practise this block</a>
+      </Typography>
     </>
   );
 }
