@@ -49,16 +49,10 @@ const PARTS = [
 /** How cloth is cut, how much is needed, and what it costs. */
 export function ClothStation({ project, bags, papers, makers: people, facts }: ClothStationProps) {
   const system = project.unitSystem;
-  const { makers } = facts.wanted;
-  const [shelf, setShelf] = useState(facts.wanted.shelf);
-  const [placed, setPlaced] = useState(facts.placed);
-  const own = useOrder(project.id, facts, shelf, placed);
-  const [edited, setEdited] = useState<ShelvedCloth | undefined>();
+  const { shelf, own, placed, showState, edited, setEdited, saved, undo, error } = useShelf(project.id, facts);
   const [pictured, setPictured] = useState<string | undefined>();
-  const putPale = useProjectBasting(project.id);
   const [other, setOther] = useState<string | undefined>();
-  const [undo, setUndo] = useState<readonly (readonly ShelvedCloth[])[]>([]);
-  const { error, isBusy, run } = useSend();
+  const putPale = useProjectBasting(project.id);
   const fabrics = shelf.map(({ name }) => name);
   if (fabrics.length === 0)
     return (
@@ -67,53 +61,23 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
         <Link href={`/p/${project.id}/blocks/new`}>Bring in a drawing first</Link>.
       </Notice>
     );
-  const put = (cloths: readonly ShelvedCloth[]) =>
-    setShelf((all) => all.map((one) => cloths.find(({ name }) => name === one.name) ?? one));
-  const saved = (before: readonly ShelvedCloth[], after: readonly ShelvedCloth[]) => {
-    put(after);
-    setUndo((steps) => [...steps, before]);
-    setEdited(undefined);
-  };
-  const takeBack = (cloths: readonly ShelvedCloth[]) =>
-    run(async () => {
-      const revisionOf = (own: string) => shelf.find(({ name }) => name === own)?.revision ?? 0;
-      const back = cloths.map((cloth) => ({ ...cloth, revision: revisionOf(cloth.name) }));
-      put(await send<ShelvedCloth[]>('POST', `/api/projects/${project.id}/cloths`, { cloths: back }));
-      setUndo((steps) => steps.slice(0, -1));
-    });
-  const last = undo.at(-1);
-  const showState = (state: OrderState) => {
-    setPlaced(state.placed);
-    setShelf((all) => all.map((one) => state.shelf.find(({ name }) => name === one.name) ?? one));
-    own.adopt(state.kept.order, state.kept.revision);
-  };
   const { order, plan, change } = own;
+  const photographed = shelf.find(({ name }) => name === pictured);
   return (
     <PicturesContext value={picturesOf(project.id, facts.wanted.shelf)}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <Typography variant="h2">Cloth</Typography>
         <Stack direction="row" spacing={1}>
-          {last && (
-            <Button disabled={isBusy} onClick={() => void takeBack(last)}>
-              {`Undo the change of ${last.length === 1 ? (last[0]?.name ?? '') : counted(last.length, 'cloth')}`}
+          {undo && (
+            <Button disabled={undo.isBusy} onClick={undo.take}>
+              {undo.label}
             </Button>
           )}
           <ShelfFile projectId={project.id} shelf={shelf} system={system} onSaved={saved} />
         </Stack>
       </Stack>
       <ErrorNote error={error} />
-      <Box component="nav" aria-label="On this page" className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mb: 1 }}>
-        {PARTS.map(([id, name]) => (
-          <Box key={id} component="a" href={`#${id}`} sx={{ color: 'primary.main', py: 1 }}>
-            {name}
-          </Box>
-        ))}
-      </Box>
-      <Typography sx={{ mb: 1 }}>
-        {makers === 0
-          ? 'Nobody sews yet, so no cloth is needed: add makers first.'
-          : 'Reckoned for all bags, cut from strips across the cloth; what is in stock is used first.'}
-      </Typography>
+      <PartsOfPage hasMakers={facts.wanted.makers > 0} />
       <ShelfTable
         shelf={shelf}
         lines={order.lines.filter(({ group }) => group === 'cloth')}
@@ -143,7 +107,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
       />
       <YieldPanel papers={papers} shelf={shelf} system={system} ownCuts={plan.ownCuts} />
       <FussyPanel projectId={project.id} papers={papers} shelf={shelf} fabrics={fabrics} system={system} />
-      {shelf.flatMap((cloth) => (cloth.name === pictured ? [<ClothPhoto key={cloth.name} projectId={project.id} cloth={cloth} system={system} onClose={() => setPictured(undefined)} />] : []))}
+      {photographed && <ClothPhoto key={photographed.name} projectId={project.id} cloth={photographed} system={system} onClose={() => setPictured(undefined)} />}
       {other !== undefined && (
         <OtherCloth
           projectId={project.id}
@@ -164,5 +128,58 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
         />
       )}
     </PicturesContext>
+  );
+} // prettier-ignore
+
+/** The shelf and its order: each change of a cloth can be taken back, and what was placed is put on it. */
+function useShelf(projectId: string, facts: OrderFacts) {
+  const [shelf, setShelf] = useState(facts.wanted.shelf);
+  const [placed, setPlaced] = useState(facts.placed);
+  const own = useOrder(projectId, facts, shelf, placed);
+  const [edited, setEdited] = useState<ShelvedCloth | undefined>();
+  const [past, setPast] = useState<readonly (readonly ShelvedCloth[])[]>([]);
+  const { error, isBusy, run } = useSend();
+  const put = (cloths: readonly ShelvedCloth[]) =>
+    setShelf((all) => all.map((one) => cloths.find(({ name }) => name === one.name) ?? one));
+  const saved = (before: readonly ShelvedCloth[], after: readonly ShelvedCloth[]) => {
+    put(after);
+    setPast((steps) => [...steps, before]);
+    setEdited(undefined);
+  };
+  const takeBack = (cloths: readonly ShelvedCloth[]) =>
+    run(async () => {
+      const revisionOf = (name: string) => shelf.find((one) => one.name === name)?.revision ?? 0;
+      const back = cloths.map((cloth) => ({ ...cloth, revision: revisionOf(cloth.name) }));
+      put(await send<ShelvedCloth[]>('POST', `/api/projects/${projectId}/cloths`, { cloths: back }));
+      setPast((steps) => steps.slice(0, -1));
+    });
+  const showState = (state: OrderState) => {
+    setPlaced(state.placed);
+    put(state.shelf);
+    own.adopt(state.kept.order, state.kept.revision);
+  };
+  const last = past.at(-1);
+  const what = last?.length === 1 ? (last[0]?.name ?? '') : counted(last?.length ?? 0, 'cloth');
+  const undo = last && { label: `Undo the change of ${what}`, isBusy, take: () => void takeBack(last) };
+  return { shelf, own, placed, showState, edited, setEdited, saved, undo, error };
+}
+
+/** Where the parts of the page are, and what it reckons with. */
+function PartsOfPage({ hasMakers }: { readonly hasMakers: boolean }) {
+  return (
+    <>
+      <Box component="nav" aria-label="On this page" className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mb: 1 }}>
+        {PARTS.map(([id, name]) => (
+          <Box key={id} component="a" href={`#${id}`} sx={{ color: 'primary.main', py: 1 }}>
+            {name}
+          </Box>
+        ))}
+      </Box>
+      <Typography sx={{ mb: 1 }}>
+        {hasMakers
+          ? 'Reckoned for all bags, cut from strips across the cloth; what is in stock is used first.'
+          : 'Nobody sews yet, so no cloth is needed: add makers first.'}
+      </Typography>
+    </>
   );
 } // prettier-ignore

@@ -19,6 +19,7 @@ import { SavingNote } from './SavingNote';
 import { TouchedDialog } from './TouchedDialog';
 import { useReport } from './useReport';
 import type { SavedBlock } from './useSaving';
+import type { Workshop } from './useWorkshop';
 import { useWorkshopBlock } from './useWorkshopBlock';
 import { WorkshopSide } from './WorkshopSide';
 import { WorkshopTools } from './WorkshopTools';
@@ -43,24 +44,7 @@ export function WorkshopPage({ projectId, block, knownFabrics, system, touched }
   const onVersion = useVersion(projectId, saving.asVersion);
   const live = useReport(shop.document, system);
   const [look, setLook] = useState<Point | undefined>();
-  const fabrics = useMemo(
-    () =>
-      [
-        ...new Set([...knownFabrics, ...shop.addedFabrics, ...shop.patches.map(({ fabric }) => fabric)]),
-      ].sort(),
-    [knownFabrics, shop.addedFabrics, shop.patches],
-  );
-  const marks = useMemo(
-    () => [
-      ...(live.report?.problems ?? []).map(({ at, message }) => ({ at, label: message })),
-      ...(live.report?.flatness.faults ?? []).map(({ at, missingDeg }) => ({
-        at,
-        label: `${missingDeg.toFixed(1)}° missing`,
-      })),
-    ],
-    [live.report],
-  );
-  const numbers = useMemo(() => patchNumbers(shop.patches), [shop.patches]);
+  const { fabrics, marks, numbers } = useDrawn(shop, live, knownFabrics);
   return (
     <Stack spacing={1}>
       <Stack
@@ -134,6 +118,30 @@ export function WorkshopPage({ projectId, block, knownFabrics, system, touched }
       />
     </Stack>
   );
+}
+
+/** What the board and its side draw besides the patches: cloths to choose from, marks where something is wrong, numbers. */
+function useDrawn(
+  { patches, addedFabrics }: Workshop,
+  { report }: ReturnType<typeof useReport>,
+  knownFabrics: readonly string[],
+) {
+  const fabrics = useMemo(
+    () => [...new Set([...knownFabrics, ...addedFabrics, ...patches.map(({ fabric }) => fabric)])].sort(),
+    [knownFabrics, addedFabrics, patches],
+  );
+  const marks = useMemo(
+    () => [
+      ...(report?.problems ?? []).map(({ at, message }) => ({ at, label: message })),
+      ...(report?.flatness.faults ?? []).map(({ at, missingDeg }) => ({
+        at,
+        label: `${missingDeg.toFixed(1)}° missing`,
+      })),
+    ],
+    [report],
+  );
+  const numbers = useMemo(() => patchNumbers(patches), [patches]);
+  return { fabrics, marks, numbers };
 }
 
 /** Said before anything is changed: whose work and which bags a change of papers or cloth touches. */
