@@ -91,13 +91,13 @@ export class Browser {
   }
 
   /** Waits for an element that holds a text. */
-  async see(text: string, within = '//body'): Promise<WebElement> {
+  async see(text: string, within = '//body', patienceMs = PATIENCE_MS): Promise<WebElement> {
     const holds = `contains(normalize-space(.), ${quote(text)})`;
     const place = By.xpath(
       `${within}//*[not(self::script)][${holds}][not(.//*[not(self::script)][${holds}])]`,
     );
     try {
-      return await this.driver.wait(until.elementLocated(place), PATIENCE_MS);
+      return await this.driver.wait(until.elementLocated(place), patienceMs);
     } catch (problem) {
       if (!(problem instanceof error.TimeoutError)) throw problem;
       throw new Error(`“${text}” did not appear; ${await this.showing()}`, { cause: problem });
