@@ -282,7 +282,7 @@ test('a picture at a step reaches the maker; one that is none is refused and wha
 });
 
 /** A step changes a few patches: it takes no longer than this share of drawing all of them. */
-const MOST_OF_DRAWING = 1.5;
+const MOST_OF_DRAWING = 1.2;
 
 test('a step of five hundred patches is shown within a frame or two', async () => {
   const id = await host.addBlock(project, 'Large', hexagonMosaic(500));
