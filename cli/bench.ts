@@ -9,7 +9,7 @@ import { documentOfRecipe } from '@/core/generate';
 import { boxOf, middleOfCorners } from '@/core/geometry';
 import { findLookAlikes } from '@/core/shapes';
 import { blockSheet } from '@/core/sheet';
-import { hexagonMosaic, mixedMosaic } from '@/core/testing';
+import { hexagonMosaic, mixedMosaic, rosette } from '@/core/testing';
 import { Board, attach, liveReport, snapMove } from '@/core/workshop';
 import { BLOCK_FORMAT } from '@/core/block';
 import { DEMO_BLOCKS } from '@/server/demoData';
@@ -57,10 +57,11 @@ function report(
 
 /** Bends against the bound, and what a plan saves against sewing as one reads, on mosaics. */
 function benchBounds(): void {
-  say('\nmosaics', 'patches', 'bends', 'bends/least', 'min/reading', 'min/centre');
+  say('\nmosaics', 'patches', 'bends', 'bends/least', 'starts/bound', 'min/reading', 'min/centre');
   for (const [name, make] of MOSAICS) {
     for (const count of [36, 200, 1000]) sayPlan(name, make(count));
   }
+  for (const rings of [3, 6, 9, 11]) sayPlan(`rosette of ${rings} rings`, rosette(rings));
 }
 
 function sayPlan(name: string, patches: readonly Patch[]): void {
@@ -73,6 +74,7 @@ function sayPlan(name: string, patches: readonly Patch[]): void {
     patches.length,
     totals.bends,
     ratio(totals.bends, bendsLeast),
+    ratio(totals.threadStarts, totals.threadStartsBound),
     ratio(totals.minutes, reading?.totals.minutes),
     ratio(totals.minutes, centre?.totals.minutes),
   );
@@ -80,7 +82,7 @@ function sayPlan(name: string, patches: readonly Patch[]): void {
 
 /** The demo's blocks: the plan against the two ways of sewing without one. */
 function benchDemo(): void {
-  say('\ndemo block', 'patches', 'bends', 'bends/least', 'min/reading', 'min/centre');
+  say('\ndemo block', 'patches', 'bends', 'bends/least', 'starts/bound', 'min/reading', 'min/centre');
   for (const block of DEMO_BLOCKS) {
     const { patches } =
       'recipe' in block
