@@ -241,28 +241,31 @@ test('five hundred papers stay fluid: dragging one keeps up with the hand', asyn
   await seeBoard(host, 529);
   await new Promise((resolve) => setTimeout(resolve, 1500));
   const board = await boardOf(host);
-  const times = await host.driver.executeAsyncScript<number[]>(
+  // Frames while a paper is dragged, then as many at rest: on a shared machine only their ratio says anything.
+  const [dragged, still] = await host.driver.executeAsyncScript<[number[], number[]]>(
     `const [board, done] = arguments;
      const { left, top, width, height } = board.getBoundingClientRect();
      const at = (x, y) => ({ clientX: left + width / 2 + x, clientY: top + height / 2 + y, pointerId: 7, pointerType: 'mouse', button: 0, bubbles: true });
      board.setPointerCapture = () => {};
      board.dispatchEvent(new PointerEvent('pointerdown', at(0, 0)));
-     const times = [];
+     const [dragged, still] = [[], []];
      let last = performance.now(), step = 0;
      const frame = () => {
        const now = performance.now();
-       if (step > 2) times.push(now - last);
+       if (step > 2) (step <= 45 ? dragged : still).push(now - last);
        last = now;
-       if (++step > 45) { board.dispatchEvent(new PointerEvent('pointerup', at(90, 45))); return done(times); }
-       board.dispatchEvent(new PointerEvent('pointermove', at(step * 2, step)));
+       step += 1;
+       if (step <= 45) board.dispatchEvent(new PointerEvent('pointermove', at(step * 2, step)));
+       if (step === 88) { board.dispatchEvent(new PointerEvent('pointerup', at(90, 45))); return done([dragged, still]); }
        requestAnimationFrame(frame);
      };
      requestAnimationFrame(frame);`,
     board,
   );
-  const median = [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] as number;
-  process.stdout.write(`dragging among 529 papers: median frame ${median.toFixed(1)} ms\n`);
-  expect(median).toBeLessThan(50);
+  const median = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? Infinity;
+  const [moving, resting] = [median(dragged), median(still)];
+  process.stdout.write(`dragging among 529 papers: a frame takes ${(moving / resting).toFixed(2)} of one at rest\n`); // prettier-ignore
+  expect(moving).toBeLessThan(resting * 3);
   await host.see('1 of 529 picked');
 });
 
