@@ -85,6 +85,9 @@ function inOrder(graph: SeamGraph, members: readonly number[]): number[] {
 
 const SLANT = 0.2718;
 
+/** Patches whose middles lie as far out but for this are equals, mm. */
+const SAME_REACH_MM = 0.5;
+
 function orderOf(
   graph: SeamGraph,
   members: readonly number[],
@@ -94,11 +97,12 @@ function orderOf(
   const task: Task = { graph, touches, settings, numberOf: new Map(members.map((patch, i) => [patch, i])) };
   const centre = middleOfAll(graph, members);
   const reach = members.map((patch) => distance(middle(graph, patch), centre));
-  const value = ({ minutes, leftMm }: Piece) => minutes + LOST_SHARE * lost(leftMm, settings);
+  const value = ({ minutes, leftMm }: Piece) => Math.round((minutes + LOST_SHARE * lost(leftMm, settings)) / STEP_MINUTES); // prettier-ignore
   let best: Piece | undefined;
   // From the middle, and from the patch that lies farthest out.
   for (const far of [Math.min(...reach), Math.max(...reach)]) {
-    let pieces = [single(touches, reach.indexOf(far))];
+    const first = reach.findIndex((one) => Math.abs(one - far) <= SAME_REACH_MM);
+    let pieces = [single(touches, first)];
     for (let size = 1; size < members.length; size++) pieces = grown(task, pieces);
     for (const piece of pieces) if (!best || value(piece) < value(best)) best = piece;
   }
@@ -124,7 +128,10 @@ function keyOf(number: number): number {
   return Math.imul(mixed ^ (mixed >>> 15), 0x85ebca6b);
 }
 
-const rankOf = ({ minutes, rim }: Step) => minutes + RIM_MINUTES * rim;
+/** Minutes are told apart in steps of this many: what a drawing is off by a hair decides nothing. */
+const STEP_MINUTES = 0.0371;
+
+const rankOf = ({ minutes, rim }: Step) => Math.round((minutes + RIM_MINUTES * rim) / STEP_MINUTES);
 
 /** The best pieces with one patch more. */
 function grown(task: Task, pieces: readonly Piece[]): Piece[] {
@@ -157,7 +164,7 @@ function addSteps(task: Task, piece: Piece, steps: Map<number, Step>): void {
       );
       const place = key ^ keyOf(~end);
       const known = steps.get(place);
-      if (!known || minutes < known.minutes)
+      if (!known || minutes < known.minutes - STEP_MINUTES)
         steps.set(place, { from: piece, patch, key, needle: end, leftMm, rim, minutes });
     }
   }

@@ -62,7 +62,7 @@ function sew(
 /** Like units are made together of themselves where that costs at most this share of the time more … */
 const BATCH_SHARE = 0.02;
 /** … at most this share more threads begun, … */
-const STARTS_SHARE = 0.1;
+const STARTS_SHARE = 0.25;
 /** … and at most this share more papers at one time, when each is basted just before its join. */
 const PAPERS_SHARE = 0.5;
 /** Larger plans are not put in batches. */
