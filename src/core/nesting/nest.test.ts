@@ -103,6 +103,19 @@ test('nothing lies on anything, all is inside and counted, turns are kept: any m
   );
 });
 
+test('when the time is over a piece is filled once and no more, so that slow pieces hold nobody up; with time it is filled better', () => {
+  const box = (width: number, height: number) => square(1).map(({ x, y }) => ({ x: x * width, y: y * height }));
+  const kinds = [
+    { id: 'low', polygon: box(30, 15), count: 1 },
+    { id: 'high', polygon: box(35, 45), count: 2 },
+  ];
+  const piece = roll(70, { length: 70, turns: 'none' });
+  let better = 0;
+  const hurried = nest(kinds, piece, { spent: () => 1, onBetter: () => void better++ });
+  expect([hurried.left, better]).toEqual([[0, 1], 1]);
+  expect(nest(kinds, piece, { spent: looks(6) }).left).toEqual([0, 0]);
+});
+
 test('squares fill their rows: length, density, bound and strips by hand', () => {
   const kinds = [{ id: 'q', polygon: square(50), count: 12 }];
   const result = nest(kinds, roll(220, { selvedge: 10 }), { spent: looks(50) });
