@@ -48,31 +48,12 @@ export function planDocument(
   const policy = options.policy ?? choices.order?.policy;
   const order = { ...choices.order, school, ...(policy ? { policy } : {}) };
   const block = planBlock(patches, options, onProgress, { ...choices, order });
-  const { graph, problems, sorted, basting, rawSides } = block;
+  const { graph, problems, sorted } = block;
   const id = (patch: number) => graph.patches[patch]?.id as string;
-  const kindId = (patch: number) => sorted.kinds[itemAt(sorted.kindOf, patch)]?.id as string;
-  const flatness = findFlatness(graph);
   return {
     format: 'kevlo.plan/1' as const,
     unit: 'mm' as const,
-    patches: graph.patches.map(({ outline, fabric, layer }, patch) => ({
-      id: id(patch),
-      number: patch + 1,
-      ...(itemAt(sorted.kindOf, patch) === NO_PAPER
-        ? { isBackground: true as const }
-        : { kind: kindId(patch) }),
-      hand: sorted.handOf[patch] as string,
-      fabric,
-      layer,
-      areaMm2: round(areaOf(outline)),
-      perimeterMm: round(perimeterOf(outline)),
-      rawSides: rawSides[patch] ?? [],
-      corners: outline.corners.map(({ x, y }, corner) => ({
-        x: round(x),
-        y: round(y),
-        angleDeg: round(cornerAngle(outline, corner)),
-      })),
-    })),
+    patches: patchesDocument(block),
     kinds: kindViews(block).map(({ areaMm2: _area, edgesMm, anglesDeg, ...kind }, index) => ({
       ...kind,
       edgesMm: edgesMm.map(round),
@@ -91,14 +72,7 @@ export function planDocument(
       path: path.map(pair),
     })),
     ...(weld ? { weld: weldDocument(weld) } : {}),
-    flatness: {
-      innerPoints: flatness.innerPoints,
-      faults: flatness.faults.map((fault) => ({
-        ...fault,
-        at: pair(fault.at),
-        missingDeg: round(fault.missingDeg),
-      })),
-    },
+    flatness: flatnessDocument(block),
     problems: [...drawingProblems, ...problems].map(({ code, message, at, patches: ids }) => ({
       code,
       message,
@@ -106,25 +80,7 @@ export function planDocument(
       patches: ids,
     })),
     assembly: assemblyDocument(block),
-    basting: {
-      allowanceMm: options.allowanceMm,
-      patches: basting.patches.map(({ fold, tails }, patch) => ({
-        patch: id(patch),
-        foldOrder: fold.order,
-        tucked: fold.isTucked,
-        tails: tails.map(({ corner, overEdge, lengthMm }) => ({
-          corner,
-          overEdge,
-          lengthMm: round(lengthMm),
-        })),
-      })),
-      clashes: clashViews(block).map(({ seam, at, patches: two }) => ({
-        seam,
-        at: pair(at),
-        patches: two.map(id),
-      })),
-      refolds: { patches: block.refolds.patches.map(id), isFewest: block.refolds.isFewest },
-    },
+    basting: { allowanceMm: options.allowanceMm, ...bastingDocument(block) },
     steps: stepsDocument(block),
     minutes: minutesDocument(block),
     policy: block.policy,
@@ -134,6 +90,56 @@ export function planDocument(
     policies: policiesDocument(block),
     takingOut: takingOutDocument(block),
     thread: threadDocument(block),
+  };
+}
+
+function patchesDocument({ graph, sorted, rawSides }: PlannedBlock) {
+  return graph.patches.map(({ id, outline, fabric, layer }, patch) => {
+    const kind = itemAt(sorted.kindOf, patch);
+    return {
+      id,
+      number: patch + 1,
+      ...(kind === NO_PAPER ? { isBackground: true as const } : { kind: sorted.kinds[kind]?.id as string }),
+      hand: sorted.handOf[patch] as string,
+      fabric,
+      layer,
+      areaMm2: round(areaOf(outline)),
+      perimeterMm: round(perimeterOf(outline)),
+      rawSides: rawSides[patch] ?? [],
+      corners: outline.corners.map(({ x, y }, corner) => ({
+        x: round(x),
+        y: round(y),
+        angleDeg: round(cornerAngle(outline, corner)),
+      })),
+    };
+  });
+}
+
+function flatnessDocument({ graph }: PlannedBlock) {
+  const { innerPoints, faults } = findFlatness(graph);
+  const told = faults.map((fault) => ({
+    ...fault,
+    at: pair(fault.at),
+    missingDeg: round(fault.missingDeg),
+  }));
+  return { innerPoints, faults: told };
+}
+
+function bastingDocument(block: PlannedBlock) {
+  const id = (patch: number) => block.graph.patches[patch]?.id as string;
+  return {
+    patches: block.basting.patches.map(({ fold, tails }, patch) => ({
+      patch: id(patch),
+      foldOrder: fold.order,
+      tucked: fold.isTucked,
+      tails: tails.map(({ corner, overEdge, lengthMm }) => ({ corner, overEdge, lengthMm: round(lengthMm) })),
+    })),
+    clashes: clashViews(block).map(({ seam, at, patches }) => ({
+      seam,
+      at: pair(at),
+      patches: patches.map(id),
+    })),
+    refolds: { patches: block.refolds.patches.map(id), isFewest: block.refolds.isFewest },
   };
 }
 

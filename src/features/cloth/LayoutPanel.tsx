@@ -125,35 +125,36 @@ export function LayoutPanel({
         />
       )}
       {layout?.nested && (
-        <Stack spacing={2} sx={{ mt: 2 }}>
-          <LayoutFacts
-            layout={layout}
-            bag={bag}
-            cloth={cloth}
-            system={system}
-            handMmPerMinute={handMmPerMinute}
-            layers={layers}
-          />
-          {layout.cut && (
-            <Button onClick={() => give(layout.cut ?? undefined)} sx={{ alignSelf: 'start' }}>
-              {`Give each bag of ${bag.block} this ${layout.cut.name}`}
-            </Button>
-          )}
-          <LayoutDrawing
-            kinds={bag.kinds}
-            nested={layout.nested}
-            used={areas}
-            cloth={cloth}
-            system={system}
-          />
-          <Box component="ol" sx={{ m: 0, pl: 3, columns: { sm: 2 } }}>
-            {bag.kinds.map(({ id, count }) => (
-              <li key={id}>{`${count} × ${id}`}</li>
-            ))}
-          </Box>
-        </Stack>
+        <LaidOut {...{ layout, bag, cloth, system, handMmPerMinute, layers }} used={areas} onGive={give} />
       )}
     </Box>
+  );
+}
+
+interface LaidOutProps extends LayoutFactsProps {
+  readonly used: readonly UsedArea[];
+  readonly onGive: (cut: StandardCut) => void;
+}
+
+/** The layout that was found: what it saves, the piece that a bag can be given whole, the drawing, and what lies there. */
+function LaidOut({ used, onGive, ...facts }: LaidOutProps) {
+  const { layout, bag, cloth, system } = facts;
+  const { cut, nested } = layout;
+  return (
+    <Stack spacing={2} sx={{ mt: 2 }}>
+      <LayoutFacts {...facts} />
+      {cut && (
+        <Button onClick={() => onGive(cut)} sx={{ alignSelf: 'start' }}>
+          {`Give each bag of ${bag.block} this ${cut.name}`}
+        </Button>
+      )}
+      {nested && <LayoutDrawing kinds={bag.kinds} {...{ nested, used, cloth, system }} />}
+      <Box component="ol" sx={{ m: 0, pl: 3, columns: { sm: 2 } }}>
+        {bag.kinds.map(({ id, count }) => (
+          <li key={id}>{`${count} × ${id}`}</li>
+        ))}
+      </Box>
+    </Stack>
   );
 }
 

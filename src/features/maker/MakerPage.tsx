@@ -75,17 +75,13 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
     tick(one, kind, kind === 'done' ? takeMinutes(initial.maker.id, one.id) : undefined);
     if (kind === 'done') setOpened(undefined);
   };
-  const choices = blocks.map(
-    ({ id, name, progress, covered, sheet: { steps } }) =>
-      [id, `${name}: ${progress.done.size + covered.length} of ${steps.length}`] as const,
-  );
   const isStuck = step !== undefined && block.progress.stuck.has(step.id);
   return (
     <Shell data={initial} due={due}>
       <PlainChoice
         label="Block"
         value={block.id}
-        choices={choices}
+        choices={choicesOf(blocks)}
         onChange={(id) => {
           setOpened(undefined);
           setChosen(id);
@@ -110,11 +106,7 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
           onDone={() => change(step, 'done')}
         />
       ) : (
-        <Framed color="success.main">
-          <strong>{block.name} is sewn.</strong>{' '}
-          {block.saved !== '' && <>Save for later blocks: {block.saved}. </>}
-          Choose another block above.
-        </Framed>
+        <SewnNote block={block} />
       )}
       {opened !== undefined && (
         <PlainButton sx={{ width: '100%', minHeight: 48, mt: 1 }} onClick={() => goTo(undefined)}>
@@ -126,23 +118,11 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
           <BatchCounter batch={batch} sheet={block.sheet} fabrics={fabrics} isDone={isDone} onTick={tick} />
         </Suspense>
       )}
-      <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
-        {lastDone && (
-          <PlainButton sx={{ flex: 1, minHeight: 48 }} onClick={() => change(lastDone, 'undone')}>
-            Not done after all
-          </PlainButton>
-        )}
-        {step && (
-          <PlainButton
-            tone="error"
-            sx={{ flex: 1, minHeight: 48 }}
-            disabled={isStuck}
-            onClick={() => change(step, 'stuck')}
-          >
-            {stuckWord(isStuck, ticks.isWaiting(block.id, step.id))}
-          </PlainButton>
-        )}
-      </Box>
+      <BackAndStuck
+        {...{ step, lastDone, isStuck }}
+        isOnItsWay={step !== undefined && ticks.isWaiting(block.id, step.id)}
+        onChange={change}
+      />
       {(isStuck || initial.troubles.length > 0) && (
         <Suspense>
           <StuckPart
@@ -169,6 +149,23 @@ export function MakerPage({ token, initial, due }: MakerPageProps) {
   );
 }
 
+/** The blocks to choose from, each with how far it is. */
+function choicesOf(blocks: readonly MakersBlock[]) {
+  return blocks.map(
+    ({ id, name, progress, covered, sheet: { steps } }) =>
+      [id, `${name}: ${progress.done.size + covered.length} of ${steps.length}`] as const,
+  );
+}
+
+function SewnNote({ block: { name, saved } }: { readonly block: MakersBlock }) {
+  return (
+    <Framed color="success.main">
+      <strong>{name} is sewn.</strong> {saved !== '' && <>Save for later blocks: {saved}. </>}
+      Choose another block above.
+    </Framed>
+  );
+}
+
 /** The next few steps, in a sentence each. */
 function Following({ from, steps }: { readonly from: number; readonly steps: readonly Step[] }) {
   return (
@@ -182,6 +179,37 @@ function Following({ from, steps }: { readonly from: number; readonly steps: rea
         ))}
       </Box>
     </>
+  );
+}
+
+interface BackAndStuckProps {
+  readonly step: Step | undefined;
+  readonly lastDone: Step | undefined;
+  readonly isStuck: boolean;
+  readonly isOnItsWay: boolean;
+  readonly onChange: (step: Step, kind: 'undone' | 'stuck') => void;
+}
+
+/** Takes the last tick back, or calls the host. */
+function BackAndStuck({ step, lastDone, isStuck, isOnItsWay, onChange }: BackAndStuckProps) {
+  return (
+    <Box sx={{ display: 'flex', gap: 1, my: 1.5 }}>
+      {lastDone && (
+        <PlainButton sx={{ flex: 1, minHeight: 48 }} onClick={() => onChange(lastDone, 'undone')}>
+          Not done after all
+        </PlainButton>
+      )}
+      {step && (
+        <PlainButton
+          tone="error"
+          sx={{ flex: 1, minHeight: 48 }}
+          disabled={isStuck}
+          onClick={() => onChange(step, 'stuck')}
+        >
+          {stuckWord(isStuck, isOnItsWay)}
+        </PlainButton>
+      )}
+    </Box>
   );
 }
 

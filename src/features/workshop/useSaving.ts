@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import type { BlockDocument } from '@/core/block';
 import type { Touched } from '@/server/versions';
 import { mergeDocuments, type Merged } from '@/core/workshop';
@@ -85,20 +85,11 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
     isBusy.current = true;
     setState({ kind: 'saving' });
     try {
-      if (base.current) {
-        const { id, revision } = base.current;
-        const path = `/api/projects/${projectId}/blocks/${id}/document`;
-        const saved = await send<{ revision: number }>('PUT', path, {
-          document: now,
-          revision,
-          ...(mayTouch.current.size > 0 ? { mayTouch: [...mayTouch.current] } : {}),
-        });
-        base.current = { ...base.current, document: now, revision: saved.revision };
-        forgetDraft(id);
-      } else {
-        base.current = await create(projectId, now);
-        latest.current.onCreated(base.current);
-      }
+      const was = base.current;
+      base.current = was
+        ? await replace(projectId, was, now, mayTouch.current)
+        : await create(projectId, now);
+      if (!was) latest.current.onCreated(base.current);
       setState({ kind: 'saved' });
     } catch (refusal) {
       const error = asRefusal(refusal);
@@ -124,23 +115,7 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
     // A save that ended while an edit was made has to be followed by another: `state` starts the wait again.
   }, [document, save, state, isFailed, isHeld]);
 
-  useEffect(() => {
-    const onLeave = (event: BeforeUnloadEvent) => {
-      const now = latest.current.document;
-      if (now === base.current?.document || now.patches.length === 0) return;
-      if (base.current) keepDraft(base.current, now);
-      event.preventDefault();
-    };
-    window.addEventListener('beforeunload', onLeave);
-    return () => {
-      window.removeEventListener('beforeunload', onLeave);
-      // Going to another page of Kevlo: what has not been saved yet is kept and sent at once.
-      const now = latest.current.document;
-      if (base.current && now !== base.current.document && now.patches.length > 0)
-        keepDraft(base.current, now);
-      void save();
-    };
-  }, [save]);
+  useLeaving(base, latest, save);
 
   useLive(projectId, ['blocks'], () => {
     const own = base.current;
@@ -170,6 +145,48 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
     return made;
   };
   return { state, saveNow: save, allow, asVersion };
+}
+
+/** What is not saved when the page is left is kept on this device; the browser asks first, and another page of Kevlo sends it at once. */
+function useLeaving(
+  base: RefObject<SavedBlock | undefined>,
+  latest: RefObject<Pick<SavingOptions, 'document'>>,
+  save: () => Promise<void>,
+): void {
+  useEffect(() => {
+    const keepUnsaved = (): boolean => {
+      const now = latest.current.document;
+      const isUnsaved = now !== base.current?.document && now.patches.length > 0;
+      if (base.current && isUnsaved) keepDraft(base.current, now);
+      return isUnsaved;
+    };
+    const onLeave = (event: BeforeUnloadEvent) => {
+      if (keepUnsaved()) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', onLeave);
+    return () => {
+      window.removeEventListener('beforeunload', onLeave);
+      keepUnsaved();
+      void save();
+    };
+  }, [base, latest, save]);
+}
+
+/** Puts a block in the place of what the server has, as it was when it was last heard of; the draft on this device is done with. */
+async function replace(
+  projectId: string,
+  was: SavedBlock,
+  document: BlockDocument,
+  mayTouch: ReadonlySet<string>,
+): Promise<SavedBlock> {
+  const { id, revision } = was;
+  const saved = await send<{ revision: number }>('PUT', `/api/projects/${projectId}/blocks/${id}/document`, {
+    document,
+    revision,
+    ...(mayTouch.size > 0 ? { mayTouch: [...mayTouch] } : {}),
+  });
+  forgetDraft(id);
+  return { ...was, document, revision: saved.revision };
 }
 
 function isNewer(value: unknown): value is Newer {

@@ -35,11 +35,8 @@ export function useWorkshop(
   useKeptHistory(blockId && `kevlo-undo-block-${blockId}`, history, setHistory);
   const document = history.present;
   const { patches } = document;
-  const [pickedIds, setPickedIds] = useState<ReadonlySet<string>>(new Set());
   const [tool, setTool] = useState<Tool>(initial ? 'pick' : 'place');
-  const [paper, setPaper] = useState<HeldPaper | undefined>();
-  const [turn, setTurn] = useState(0);
-  const [isTurnedOver, setTurnedOver] = useState(false);
+  const { paper, turn, isTurnedOver, take, turnHeld, turnHeldOver } = useHeldPaper();
   const [isForced, setForced] = useState(false);
   const [fabric, setFabric] = useState(firstFabric);
   const [addedFabrics, setAddedFabrics] = useState<readonly string[]>([]);
@@ -47,32 +44,11 @@ export function useWorkshop(
   const [said, setSaid] = useState('');
 
   const board = useMemo(() => new Board(patches), [patches]);
-  const picked = useMemo(
-    () => patches.flatMap(({ id }, index) => (pickedIds.has(id) ? [index] : [])),
-    [patches, pickedIds],
-  );
+  const { picked, pickedIds, pick, pickIds } = usePicked(patches);
 
   const edit = useCallback((change: (now: BlockDocument) => BlockDocument, label: string, isMore = false) => {
     setHistory((own) => record(own, change(own.present), label, isMore));
   }, []);
-  const pick = useCallback(
-    (indices: Iterable<number>, isMore = false) => {
-      const ids = withGroups(patches, indices).flatMap((index) => patches[index]?.id ?? []);
-      setPickedIds((own) => {
-        if (!isMore) return new Set(ids);
-        const next = new Set(own);
-        // Picking what is picked already puts it down.
-        const isPicked = ids.every((id) => next.has(id));
-        for (const id of ids)
-          if (isPicked) next.delete(id);
-          else next.add(id);
-        return next;
-      });
-    },
-    [patches],
-  );
-  const pickIds = useCallback((ids: Iterable<string>) => setPickedIds(new Set(ids)), []);
-
   const hands = { patches, picked, paper, turn, isTurnedOver, fabric, centre, edit, pickIds, setSaid };
   const [painting, moving] = [paintActions(hands), pickedActions(hands)];
   return {
@@ -107,18 +83,16 @@ export function useWorkshop(
     rebase: (present: BlockDocument, change: (state: BlockDocument) => BlockDocument) =>
       setHistory((own) => ({ ...own, past: own.past.map(change), present, future: own.future.map(change) })),
     hold: (next: HeldPaper) => {
-      setPaper(next);
-      setTurn(0);
-      setTurnedOver(false);
+      take(next);
       setTool('place');
     },
     /** Turns what is in the hand on to its next way, or what is picked by 15°. */
     turnOn: (by: 1 | -1) => {
-      if (tool === 'place') setTurn((own) => own + by);
+      if (tool === 'place') turnHeld(by);
       else moving.turnPicked(by * 15);
     },
     turnOver: () => {
-      if (tool === 'place') setTurnedOver((own) => !own);
+      if (tool === 'place') turnHeldOver();
       else if (picked.length > 0) {
         const middle = middleOf(patches, picked);
         edit((now) => movePatches(now, picked, reflectIn(middle, 90)), 'Turn over');
@@ -142,6 +116,52 @@ export function useWorkshop(
       setFabric(name);
     },
   };
+}
+
+/** The paper that is held over the board, and how it is turned. */
+function useHeldPaper() {
+  const [paper, setPaper] = useState<HeldPaper | undefined>();
+  const [turn, setTurn] = useState(0);
+  const [isTurnedOver, setTurnedOver] = useState(false);
+  return {
+    paper,
+    turn,
+    isTurnedOver,
+    take: (next: HeldPaper) => {
+      setPaper(next);
+      setTurn(0);
+      setTurnedOver(false);
+    },
+    turnHeld: (by: 1 | -1) => setTurn((own) => own + by),
+    turnHeldOver: () => setTurnedOver((own) => !own),
+  };
+}
+
+/** What is picked, by the ids of the patches: it stays so whatever is done to the block. Groups are picked whole. */
+function usePicked(patches: readonly Patch[]) {
+  const [pickedIds, setPickedIds] = useState<ReadonlySet<string>>(new Set());
+  const picked = useMemo(
+    () => patches.flatMap(({ id }, index) => (pickedIds.has(id) ? [index] : [])),
+    [patches, pickedIds],
+  );
+  const pick = useCallback(
+    (indices: Iterable<number>, isMore = false) => {
+      const ids = withGroups(patches, indices).flatMap((index) => patches[index]?.id ?? []);
+      setPickedIds((own) => {
+        if (!isMore) return new Set(ids);
+        const next = new Set(own);
+        // Picking what is picked already puts it down.
+        const isPicked = ids.every((id) => next.has(id));
+        for (const id of ids)
+          if (isPicked) next.delete(id);
+          else next.add(id);
+        return next;
+      });
+    },
+    [patches],
+  );
+  const pickIds = useCallback((ids: Iterable<string>) => setPickedIds(new Set(ids)), []);
+  return { picked, pickedIds, pick, pickIds };
 }
 
 export type Workshop = ReturnType<typeof useWorkshop>;
