@@ -13,8 +13,9 @@ interface UnitPictureProps {
   readonly fabrics: readonly string[];
 }
 
-/** Height of the numbers as a share of the picture. */
-const LABEL_SHARE = 0.16;
+/** Height of the numbers as a share of the picture: where many patches lie in it they are smaller, so that their cloths are seen. */
+const LABEL_SHARE = { few: 0.16, many: 0.115 };
+const FEW = 3;
 
 /** What a step makes, small and as it lies in the block, each patch in its cloth and with the number of its paper. */
 export function UnitPicture({ sheet, step, fabrics }: UnitPictureProps) {
@@ -27,13 +28,14 @@ export function UnitPicture({ sheet, step, fabrics }: UnitPictureProps) {
   const { minX, minY, maxX, maxY } = boxOfPoints(unit.flatMap(({ outline }) => outline.corners));
   const size = Math.max(maxX - minX, maxY - minY);
   const margin = size * 0.04;
+  const label = unit.length > FEW ? LABEL_SHARE.many : LABEL_SHARE.few;
   return (
     <Box
       component="svg"
       aria-hidden="true"
       data-unit={unit.map(({ number }) => number).join(' ')}
       viewBox={`${minX - margin} ${minY - margin} ${maxX - minX + 2 * margin} ${maxY - minY + 2 * margin}`}
-      sx={{ width: 88, height: 88, flex: 'none' }}
+      sx={{ width: 104, height: 104, flex: 'none' }}
     >
       <defs>
         <SwatchPatterns prefix={prefix} fabrics={fabrics} scale={Math.max(1, size / 80)} />
@@ -42,7 +44,7 @@ export function UnitPicture({ sheet, step, fabrics }: UnitPictureProps) {
         <PatchMark key={id} outline={outline} fill={swatchFill(prefix, fabrics, fabric)} />
       ))}
       {unit.map(({ id, outline, number }) => (
-        <PatchLabel key={id} at={middleOf(outline)} text={`${number}`} size={size * LABEL_SHARE} />
+        <PatchLabel key={id} at={middleOf(outline)} text={`${number}`} size={size * label} />
       ))}
     </Box>
   );
