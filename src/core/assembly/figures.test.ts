@@ -57,6 +57,16 @@ test('triangles that make a square are found once each; those that meet by a leg
   ).toEqual([]);
 });
 
+test('a diamond of hexagons turns onto itself by half a turn, which is nothing that is seen: it is a field', () => {
+  const [w, h] = [25.4 * 1.5, 25.4 * Math.sqrt(0.75)];
+  const diamond = Array.from({ length: 25 }, (_, i) => {
+    const [q, r] = [i % 5, Math.floor(i / 5)];
+    const corner = (k: number) => [w * q + 25.4 * Math.cos((k * Math.PI) / 3), h * (2 * r + q) + 25.4 * Math.sin((k * Math.PI) / 3)] as const; // prettier-ignore
+    return patch(i, [0, 1, 2, 3, 4, 5].map(corner));
+  });
+  expect(named(diamond)).toBe('mosaic');
+});
+
 const graph = buildSeamGraph(rosette(1));
 const everything = () => true;
 

@@ -9,9 +9,11 @@ import { isField } from './figures';
 import { grownTree } from './grownTree';
 import { chainsOf } from './interface';
 import { DEFAULT_SEWING } from './sewingSettings';
+import { ringsTree } from './ringsTree';
 import { sewTrees, totalsOf } from './sewTrees';
 import { Touches } from './touches';
 import { seamsBetween, type Tree } from './tree';
+import { NO_WISHES } from './wishes';
 
 const everyOf = ({ patches }: SeamGraph) => patches.map((_, index) => index);
 const totals = (graph: SeamGraph, tree: Tree) => {
@@ -64,6 +66,31 @@ test('grown in pieces a field takes less time and fewer threads than in halves, 
   expect(planAssembly(graph).totals.threadStarts).toBeLessThan(1.5 * own.threadStartsBound);
 });
 
+test('a piece stays small: as light in the hand as ring by ring; a few rings are sewn as they are taught, many in pieces', () => {
+  const graph = buildSeamGraph(rosette(5));
+  const [grown, rings] = [
+    grownTree(graph, everyOf(graph), DEFAULT_SEWING)!,
+    ringsTree(graph, everyOf(graph)),
+  ];
+  expect(totals(graph, grown).minutes).toBeLessThan(totals(graph, rings).minutes * 1.06);
+  const plan = planAssembly(graph);
+  expect(plan.joins.some(({ right }) => right.length > 9)).toBe(true);
+  // Like units are made together only where that begins few threads more.
+  const apart = planAssembly(graph, DEFAULT_SEWING, () => true, 'best', { ...NO_WISHES, isBatched: false });
+  expect(plan.totals.threadStarts).toBeLessThanOrEqual(apart.totals.threadStarts * 1.25);
+  const few = planAssembly(buildSeamGraph(rosette(4)));
+  expect(few.joins.every(({ right }) => right.length === 1)).toBe(true);
+});
+
+test('a field with holes is halved round them: no join of more than two runs', () => {
+  const graph = buildSeamGraph(hexagonMosaic(400).filter((_, i) => i % 7 !== 3));
+  const [group] = groupsOf(graph, everyOf(graph)) as [number[]];
+  const parts = evenHalves(graph, group) as [number[], number[]] | undefined;
+  if (parts) expect(chainsOf(graph, seamsBetween(graph, ...parts)).length).toBeLessThanOrEqual(2);
+  const { joins } = planAssembly(graph);
+  expect(Math.max(...joins.map(({ chains }) => chains.length))).toBeLessThanOrEqual(2);
+});
+
 test('how a patch is sewn to its neighbours: its ends, thread and minutes by hand; never in two runs, nor with a bend that a line spares', () => {
   const graph = buildSeamGraph(rosette(1));
   const [middle] = everyOf(graph).filter((one) => graph.seamsOf[one]!.length === 6) as [number];
@@ -76,6 +103,11 @@ test('how a patch is sewn to its neighbours: its ends, thread and minutes by han
   expect(two.threadMm).toBeCloseTo(2 * one.threadMm, 6);
   expect([one.start, two.end !== one.end]).toEqual([two.start, true]);
   expect([one.rim, two.rim]).toEqual([4, 2]);
+  // Within a unit of three, what leads out of the unit is no rim of the piece.
+  const three = [middle, ...[0, 1].map((i) => graph.seams[graph.seamsOf[middle]![i]!]!.patches.find((patch) => patch !== middle)!)]; // prettier-ignore
+  const part = new Touches(graph, three, DEFAULT_SEWING);
+  const first = part.others[0]!.findIndex((other) => other === 1);
+  expect(part.of(0, 1 << first)!.rim).toBe(0);
   expect(touches.of(middle, 0b100001)).toBeDefined();
   expect(touches.of(middle, 0b101)).toBeUndefined();
   expect(touches.keeps.map((keeps, patch) => keeps === (patch !== middle))).not.toContain(false);
