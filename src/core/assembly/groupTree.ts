@@ -49,8 +49,6 @@ const MOST_COMPARED = 60;
 const MOST_WEIGHED = 150;
 /** Units of up to so many patches are tried patch by patch on one thread: small ones stay light, larger ones begin fewer threads. */
 const PIECES = [20, 32, 64] as const;
-/** A rosette of so many patches, four rings and a little, is still sewn ring by ring whatever it costs. */
-const FEW_RINGS = 64;
 const COMPARED = ['wedges', 'rows', 'rings', 'pairs'] as const;
 
 /** Plans one connected group: pinned units first, each by its school, then the whole with those taken as patches. */
@@ -154,16 +152,10 @@ function candidates(task: GroupTask): Candidates {
  */
 function fieldOrders(task: GroupTask, figure: Figure | undefined): Candidate[] {
   const { graph, members, apart } = task;
-  const isRosette = figure?.name === 'rosette';
   const isLarge = members.length > MOST_TURNED;
   const sizes = PIECES.filter((most) => (isLarge ? most === PIECES[0] : members.length > most / 2));
-  // Few rings are small in the hand: they are sewn as they are taught.
-  const isTaught = isRosette && members.length <= FEW_RINGS;
-  const found = (isTaught ? [] : sizes).map((most): Candidate => ({
-    kind: 'pieces',
-    tree: piecesTree(task, members, most),
-  }));
-  if (isRosette) found.push({ kind: 'rings', tree: ringsTree(graph, members) });
+  const found = sizes.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
+  if (figure?.name === 'rosette') found.push({ kind: 'rings', tree: ringsTree(graph, members) });
   return found.map(({ kind, tree }) => ({ kind, tree: keepApart(graph, tree, apart) }));
 }
 
