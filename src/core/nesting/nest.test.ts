@@ -104,7 +104,8 @@ test('nothing lies on anything, all is inside and counted, turns are kept: any m
 });
 
 test('when the time is over a piece is filled once and no more, so that slow pieces hold nobody up; with time it is filled better', () => {
-  const box = (width: number, height: number) => square(1).map(({ x, y }) => ({ x: x * width, y: y * height }));
+  const box = (width: number, height: number) =>
+    square(1).map(({ x, y }) => ({ x: x * width, y: y * height }));
   const kinds = [
     { id: 'low', polygon: box(30, 15), count: 1 },
     { id: 'high', polygon: box(35, 45), count: 2 },
