@@ -1,6 +1,6 @@
 import { itemAt } from '../lists';
 import { keptFor, type SeamGraph } from '../block';
-import { evenHalves } from './evenHalves';
+import { evenHalves, hasNoLines } from './evenHalves';
 import { findCut } from './findCut';
 import { grownTree } from './grownTree';
 import type { SewingSettings } from './sewingSettings';
@@ -11,8 +11,7 @@ const [SMALL_UNIT, SMALLEST] = [300, 20];
 
 /** How units of a graph are cut: each once, however many orders ask. */
 const cutOf = keptFor((graph: SeamGraph) => {
-  const hasLines = graph.hasLine.some((hasLine, place) => hasLine && graph.isInner[place]);
-  const isFree = !hasLines && !graph.isOfUnits && graph.seams.every(({ innerBends }) => innerBends.length === 0);
+  const isFree = hasNoLines(graph);
   const careful = graph.patches.length > 2 * SMALL_UNIT ? SMALLEST : SMALL_UNIT;
   return keptFor(
     (members: readonly number[]) =>
@@ -41,9 +40,7 @@ export interface PiecesTask {
   readonly goOn: () => void;
 }
 
-/**
- * The same with units of up to so many patches made patch by patch, each on one growing piece.
- */
+/** The same with units of up to so many patches made patch by patch, each on one growing piece. */
 export function piecesTree(task: PiecesTask, members: readonly number[], most: number): Tree {
   const { graph, settings, goOn } = task;
   if (members.length < 3) return cutTree(graph, members, goOn);

@@ -77,6 +77,14 @@ function isSound(
   return chainsOf(graph, seamsBetween(graph, first, second)).length <= MOST_RUNS;
 }
 
+/** Whether no seam goes on in a straight line within a graph and none has a corner: then no cut spares a bend. */
+export const hasNoLines = keptFor(
+  ({ hasLine, isInner, isOfUnits, seams }: SeamGraph) =>
+    !isOfUnits &&
+    !hasLine.some((isThere, place) => isThere && isInner[place]) &&
+    seams.every(({ innerBends }) => innerBends.length === 0),
+);
+
 /** What is the same for every unit of a graph. */
 interface Room {
   readonly isOwn: Marks;

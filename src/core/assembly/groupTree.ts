@@ -2,6 +2,7 @@ import { itemAt, lastOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { contract } from './contract';
 import { cutTree, piecesTree } from './cutTree';
+import { hasNoLines } from './evenHalves';
 import { exactTree, type Apart } from './exactTree';
 import { isField, recogniseFigure, starTree, type Figure, type TreeKind } from './figures';
 import { improveTree } from './improveTree';
@@ -45,7 +46,7 @@ export interface GroupOrder {
 /** Blocks up to this size are looked at for turns onto themselves, and for all schools. */
 const MOST_TURNED = 600;
 const MOST_COMPARED = 60;
-/** Fields of one shape larger than this are not weighed unit by unit: pieces that grow serve them better. */
+/** Fields of one shape larger than this, without lines, are not weighed unit by unit: pieces that grow serve them better. */
 const MOST_WEIGHED = 150;
 /** Units of up to so many patches are tried patch by patch on one thread: small ones stay light, larger ones begin fewer threads. */
 const PIECES = [20, 32, 64] as const;
@@ -117,7 +118,8 @@ function candidates(task: GroupTask): Candidates {
   const { graph, members, apart, goOn } = task;
   const figure = members.length <= MOST_TURNED ? recogniseFigure(graph, members) : undefined;
   const isPlain = figure?.name === 'mosaic' || figure?.name === 'rosette';
-  if (members.length > MOST_TURNED ? isField(graph, members) : isPlain && members.length > MOST_WEIGHED)
+  const isLarge = members.length > MOST_WEIGHED && hasNoLines(graph);
+  if (isLarge && (members.length > MOST_TURNED ? isField(graph, members) : isPlain))
     return { found: fieldOrders(task, figure), figure, isExact: false };
   const costs = new TreeWays(graph);
   const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn, costs);

@@ -1,7 +1,9 @@
 import { itemAt } from '../lists';
 import { keptFor, type SeamGraph } from '../block';
 import { distance } from '../geometry';
+import { STEP_MINUTES, inSteps } from './joinMinutes';
 import { middle, middleOfAll } from './middles';
+import { LEAST_SHARE } from './sewInOrder';
 import type { SewingSettings } from './sewingSettings';
 import { waysFromPlace, type Slide } from './slides';
 import { Touches, type Touch } from './touches';
@@ -15,8 +17,6 @@ const RIM_MINUTES = 0.5;
 const LOST_WEIGHT = 2;
 /** What is left on the needle at the end is lost half the time: the unit that is made last sews on with it. */
 const LOST_SHARE = 0.5;
-/** Less than this share of a needleful is cut off rather than carried on, as when the whole is sewn. */
-const LEAST_SHARE = 1 / 20;
 
 /** A piece as it grows patch by patch; patches by their numbers within the unit. */
 interface Piece {
@@ -97,7 +97,7 @@ function orderOf(
   const task: Task = { graph, touches, settings, numberOf: new Map(members.map((patch, i) => [patch, i])) };
   const centre = middleOfAll(graph, members);
   const reach = members.map((patch) => distance(middle(graph, patch), centre));
-  const value = ({ minutes, leftMm }: Piece) => Math.round((minutes + LOST_SHARE * lost(leftMm, settings)) / STEP_MINUTES); // prettier-ignore
+  const value = ({ minutes, leftMm }: Piece) => inSteps(minutes + LOST_SHARE * lost(leftMm, settings)); // prettier-ignore
   let best: Piece | undefined;
   // From the middle, and from the patch that lies farthest out.
   for (const far of [Math.min(...reach), Math.max(...reach)]) {
@@ -128,10 +128,7 @@ function keyOf(number: number): number {
   return Math.imul(mixed ^ (mixed >>> 15), 0x85ebca6b);
 }
 
-/** Minutes are told apart in steps of this many: what a drawing is off by a hair decides nothing. */
-const STEP_MINUTES = 0.0371;
-
-const rankOf = ({ minutes, rim }: Step) => Math.round((minutes + RIM_MINUTES * rim) / STEP_MINUTES);
+const rankOf = ({ minutes, rim }: Step) => inSteps(minutes + RIM_MINUTES * rim);
 
 /** The best pieces with one patch more. */
 function grown(task: Task, pieces: readonly Piece[]): Piece[] {

@@ -6,6 +6,14 @@ import type { SewingSettings } from './sewingSettings';
 const WHOLE_TURN_DEG = 90;
 const [LEAST_SHARE, MOST_SHARE] = [0.25, 1.5];
 
+/** Orders are told apart by minutes in steps of this many: what a drawing is off by a hair decides nothing, and of equals the first is taken. */
+export const STEP_MINUTES = 0.0371;
+
+/** Minutes as so many of those steps. */
+export function inSteps(minutes: number): number {
+  return Math.round(minutes / STEP_MINUTES);
+}
+
 /** Minutes that a bend takes: bendMinutes × clamp(turn ÷ 90°, 0.25, 1.5). */
 export function bendMinutesAt(turnDeg: number, { bendMinutes }: SewingSettings): number {
   return bendMinutes * Math.min(MOST_SHARE, Math.max(LEAST_SHARE, turnDeg / WHOLE_TURN_DEG));

@@ -1,6 +1,7 @@
 import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import type { Figure, TreeKind } from './figures';
+import { inSteps } from './joinMinutes';
 import type { SewingSettings } from './sewingSettings';
 import { minutesOf, sewTrees } from './sewTrees';
 import type { Tree } from './tree';
@@ -27,10 +28,6 @@ interface Rated extends Candidate {
 
 /** Orders whose minutes differ by less than this share are equals: how it is taught decides. */
 const TIE_SHARE = 0.03;
-
-/** Minutes are told apart in steps of this many: below it the first is taken. */
-const STEP_MINUTES = 0.0371;
-const rankOf = (minutes: number) => Math.round(minutes / STEP_MINUTES);
 
 /**
  * Of orders with the fewest bends: the quickest, and of those about as quick the one that is taught for such a figure; else the
@@ -59,7 +56,7 @@ export function mostServing(
   const chosen = itemAt(inRank(rated, taught), 0);
   if (taught.includes(chosen.kind)) return { tree: chosen.tree };
   const ways = taught.flatMap((kind) => inRank(rated.filter((one) => one.kind === kind), []).slice(0, 1)); // prettier-ignore
-  const [other] = ways.sort((a, b) => rankOf(a.minutes) - rankOf(b.minutes));
+  const [other] = ways.sort((a, b) => inSteps(a.minutes) - inSteps(b.minutes));
   return { tree: chosen.tree, ...(other ? { taught: { tree: other.tree, kind: other.kind } } : {}) };
 }
 
@@ -71,5 +68,7 @@ function inRank(rated: readonly Rated[], taught: Figure['taught']): Rated[] {
   const isTaught = ({ kind }: Rated) => (taught.includes(kind) ? 1 : 0);
   return equals
     .filter(({ minutes }) => minutes <= least * (1 + TIE_SHARE))
-    .sort((a, b) => isTaught(b) - isTaught(a) || b.merit - a.merit || rankOf(a.minutes) - rankOf(b.minutes));
+    .sort(
+      (a, b) => isTaught(b) - isTaught(a) || b.merit - a.merit || inSteps(a.minutes) - inSteps(b.minutes),
+    );
 }

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { buildSeamGraph, groupsOf, type SeamGraph } from '../block';
-import { cutGrid, hexagonMosaic, plate, rosette } from '../testing';
+import { cutGrid, hexagonMosaic, patch, plate, rosette } from '../testing';
 import { bendsBound, planAssembly, validatePlan } from '.';
 import { cutTree, piecesTree } from './cutTree';
-import { evenHalves } from './evenHalves';
+import { evenHalves, hasNoLines } from './evenHalves';
 import { isField } from './figures';
 import { grownTree } from './grownTree';
 import { chainsOf } from './interface';
@@ -87,13 +87,35 @@ test('a piece stays small: as light in the hand as ring by ring; a few rings are
   expect(sewn).toEqual([...rings].sort((a, b) => a - b));
 });
 
-test('a field with holes is halved round them: no join of more than two runs', () => {
-  const graph = buildSeamGraph(hexagonMosaic(400).filter((_, i) => i % 7 !== 3));
-  const [group] = groupsOf(graph, everyOf(graph)) as [number[]];
-  const parts = evenHalves(graph, group) as [number[], number[]] | undefined;
-  if (parts) expect(chainsOf(graph, seamsBetween(graph, ...parts)).length).toBeLessThanOrEqual(2);
-  const { joins } = planAssembly(graph);
-  expect(Math.max(...joins.map(({ chains }) => chains.length))).toBeLessThanOrEqual(2);
+/** Rows of so many triangles, up and down in turn, each row half a triangle further: lines run through it in three directions. */
+function triangles(rows: number): ReturnType<typeof rosette> {
+  return Array.from({ length: 2 * rows * rows }, (_, i) => {
+    const [column, row] = [i % (2 * rows), Math.floor(i / (2 * rows))];
+    const [x, y, h] = [column * 15 + row * 15, row * 30 * Math.sqrt(0.75), 30 * Math.sqrt(0.75)];
+    return patch(i, column % 2 === 0 ? [[x + 15, y + h], [x + 30, y], [x, y]] : [[x, y + h], [x + 30, y + h], [x + 15, y]]); // prettier-ignore
+  });
+}
+
+test('where lines run through a field its straight seams are weighed unit by unit: no bend, and quicker than in pieces', () => {
+  const [graph, hexagons] = [buildSeamGraph(triangles(10)), buildSeamGraph(hexagonMosaic(49))];
+  expect([hasNoLines(graph), hasNoLines(hexagons), isField(graph, everyOf(graph))]).toEqual([false, true, true]); // prettier-ignore
+  const pieces = piecesTree({ graph, settings: DEFAULT_SEWING, goOn: () => undefined }, everyOf(graph), 20);
+  const plan = planAssembly(graph);
+  expect(plan.totals.bends).toBe(0);
+  expect(plan.totals.minutes).toBeLessThan(totals(graph, pieces).minutes * 0.99);
+});
+
+test('a field with a few holes is halved round them, in two runs at most; one full of holes is not halved so, and still no join has more', () => {
+  const withHoles = (every: number, at: number) => {
+    const graph = buildSeamGraph(hexagonMosaic(400).filter((_, i) => i % every !== at));
+    const [group] = groupsOf(graph, everyOf(graph)) as [number[]];
+    const { joins } = planAssembly(graph);
+    expect(Math.max(...joins.map(({ chains }) => chains.length))).toBe(2);
+    return { graph, parts: evenHalves(graph, group) as [number[], number[]] | undefined };
+  };
+  const { graph, parts } = withHoles(41, 30);
+  expect([1, 2]).toContain(chainsOf(graph, seamsBetween(graph, ...parts!)).length);
+  expect(withHoles(7, 3).parts).toBeUndefined();
 });
 
 test('how a patch is sewn to its neighbours: its ends, thread and minutes by hand; never in two runs, nor with a bend that a line spares', () => {

@@ -29,7 +29,7 @@ interface Way {
 /** Orders and directions of more chains than this are not all tried. */
 const MOST_TRIED = 2;
 /** Less than this share of a needleful is cut off rather than carried on. */
-const LEAST_SHARE = 1 / 20;
+export const LEAST_SHARE = 1 / 20;
 
 /**
  * Chooses for each join where to start and which way to sew, so that the thread goes on as often as that is quicker: when
