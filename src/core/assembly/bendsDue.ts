@@ -2,7 +2,7 @@ import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { STRAIGHT_DEG } from '../geometry';
 import { farPlace, turnAt } from './interface';
-import { isIn, setOf, without, type UnitSet } from './unitSet';
+import { addSubsets, setOf, type UnitSet } from './unitSet';
 
 /**
  * For each set of units the bends that every order of making it costs in the joins between them: corners within the seams that
@@ -42,9 +42,7 @@ export function bendsDue(
     if (around !== undefined) due[around] = itemAt(due, around) + 1;
   }
   // Each set is due what its subsets are.
-  for (let unit = 0; unit < count; unit++)
-    for (let set = 0; set < due.length; set++)
-      if (isIn(set, unit)) due[set] = itemAt(due, set) + itemAt(due, without(set, setOf(unit)));
+  addSubsets(due);
   return due;
 }
 

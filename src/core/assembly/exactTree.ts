@@ -2,7 +2,19 @@ import { itemAt, knownOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { bendsDue } from './bendsDue';
 import { joinedLast, leaf, type Tree } from './tree';
-import { allOf, eachUnit, isIn, lowestIn, pairKey, setOf, unitOf, without, type UnitSet } from './unitSet';
+import {
+  allOf,
+  connectedSets,
+  isIn,
+  lowestIn,
+  pairKey,
+  rimsOf,
+  setOf,
+  sumsOf,
+  unitOf,
+  without,
+  type UnitSet,
+} from './unitSet';
 import { BEND_COST, START_COST, TreeWays, unevenCost, type JoinCost } from './treeWays';
 import { NONE, WayTable, WaysFound } from './waysFound';
 
@@ -42,20 +54,20 @@ export function exactTree(
   if (seams.length > 2 * WORD_BITS) return undefined;
   const { neighbours, low, high } = incidence(graph, seams, place, count);
   const all = allOf(count);
-  const connected = connectedSets(neighbours, all);
+  const connected = connectedSets(neighbours);
   const numbers = placesOf(graph, seams, units, costs);
   const numberOf = new Map(numbers.map((one, number) => [one, number]));
-  const joinOf = joinCosts(costs, numberOf, seams, rims(low, all), rims(high, all));
+  const joinOf = joinCosts(costs, numberOf, seams, rimsOf(low), rimsOf(high));
   const refused = refusedSplits(units, place, apart);
-  const sizes = sums(units.map((unit) => unit.members.length));
+  const sizes = sumsOf(units.map((unit) => unit.members.length));
   const savingOf = savings(costs, place, numbers);
   const due = bendsDue(graph, place, seams, count);
-  const made = sums(units.map((unit) => costs.costOf(unit)));
+  const made = sumsOf(units.map((unit) => costs.costOf(unit)));
   /** The least that everything costs beside two parts: units that are in neither, and bends that no join within them pays. */
   const beside = (part: UnitSet, rest: UnitSet) =>
-    itemAt(made, all) - (made[part | rest] ?? 0) + BEND_COST * (itemAt(due, all) - (due[part] ?? 0) - (due[rest] ?? 0)); // prettier-ignore
+    (made[all] ?? 0) - (made[part | rest] ?? 0) + BEND_COST * ((due[all] ?? 0) - (due[part] ?? 0) - (due[rest] ?? 0)); // prettier-ignore
   const ways = new WayTable(count);
-  const found = new WaysFound();
+  const found = new WaysFound(numbers.length);
   /** Offers the join with the thread of the part made last, whatever way that is made. */
   const carryOn = (part: UnitSet, withoutPart: number, start: number, end: number) => {
     const first = ways.first[part] ?? 0;
@@ -88,7 +100,9 @@ export function exactTree(
       const own = ways.cost[ways.first[part] ?? 0] ?? 0;
       const other = ways.cost[ways.first[rest] ?? 0] ?? 0;
       const below = own + other;
-      if (!found.couldTake(below) || below + beside(part, rest) >= limit) continue;
+      // At best the join costs the bends that it is due.
+      if (!found.couldTake(below + BEND_COST * ((due[set] ?? 0) - (due[part] ?? 0) - (due[rest] ?? 0)))) continue; // prettier-ignore
+      if (below + beside(part, rest) >= limit) continue;
       const join = joinOf(part, rest);
       const cost = below + join.cost + unevenCost(sizes[part] ?? 1, sizes[rest] ?? 1);
       if (!found.couldTake(cost - START_COST)) continue;
@@ -107,18 +121,24 @@ export function exactTree(
 /** What is saved where the thread of the part made last goes on: all of it where the next join begins there, less by slides within that part. */
 function savings(costs: TreeWays, place: ReadonlyMap<number, number>, numbers: readonly number[]) {
   const count = numbers.length;
-  const known: (readonly Saving[])[] = [];
-  const savingsOf = (end: number, start: number): readonly Saving[] =>
-    costs.slidesOf(itemAt(numbers, end), itemAt(numbers, start)).flatMap(({ patches, saving }) => {
+  const known = new Array<readonly Saving[] | undefined>(count * count).fill(undefined);
+  const savingsOf = (end: number, start: number): readonly Saving[] => {
+    const all = costs.slidesOf(itemAt(numbers, end), itemAt(numbers, start));
+    if (all.length === 0) return NO_SAVINGS;
+    return all.flatMap(({ patches, saving }) => {
       const units = patches.map((patch) => place.get(patch));
       if (units.includes(undefined)) return [];
       return [{ needs: units.reduce<number>((set, unit) => set | setOf(unit as number), 0), saving }];
     });
+  };
   return (end: number, start: number, part: UnitSet): number => {
     if (end < 0) return 0;
     if (end === start) return START_COST;
     const own = (known[end * count + start] ??= savingsOf(end, start));
-    for (const { needs, saving } of own) if ((needs & part) === needs) return saving;
+    for (let i = 0; i < own.length; i++) {
+      const { needs, saving } = own[i] as Saving;
+      if ((needs & part) === needs) return saving;
+    }
     return 0;
   };
 }
@@ -128,6 +148,8 @@ interface Saving {
   readonly needs: UnitSet;
   readonly saving: number;
 }
+
+const NO_SAVINGS: readonly Saving[] = [];
 
 /** Places where a thread may begin or end: few, so that they are told by small numbers of their own. */
 function placesOf(
@@ -227,39 +249,6 @@ function incidence(
     for (const end of [a, b]) word[end] = itemAt(word, end) ^ setOf(i % WORD_BITS);
   });
   return { neighbours, low, high };
-}
-
-/** For each set of units the seams that lead out of it: those within it cancel out. */
-function rims(own: Int32Array, all: number): Int32Array {
-  const rim = new Int32Array(all + 1);
-  for (let set = 1; set <= all; set++) {
-    const lowest = lowestIn(set);
-    rim[set] = itemAt(rim, without(set, lowest)) ^ itemAt(own, unitOf(lowest));
-  }
-  return rim;
-}
-
-function connectedSets(neighbours: Int32Array, all: number): Uint8Array {
-  const connected = new Uint8Array(all + 1);
-  for (let set = 1; set <= all; set++) {
-    let reached = lowestIn(set);
-    for (let grown = 0; grown !== reached;) {
-      grown = reached;
-      eachUnit(grown, (unit) => (reached |= itemAt(neighbours, unit) & set));
-    }
-    connected[set] = reached === set ? 1 : 0;
-  }
-  return connected;
-}
-
-/** For each set the sum of its units' numbers. */
-function sums(values: readonly number[]): Float64Array {
-  const all = new Float64Array(2 ** values.length);
-  for (let set = 1; set < all.length; set++) {
-    const lowest = lowestIn(set);
-    all[set] = itemAt(all, without(set, lowest)) + itemAt(values, unitOf(lowest));
-  }
-  return all;
 }
 
 function treeOf(set: UnitSet, way: number, ways: WayTable, units: readonly Tree[]): Tree {

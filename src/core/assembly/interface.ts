@@ -94,12 +94,7 @@ function walk(
     turns.push(...seam.innerTurns);
     lengthMm += seam.lengthMm;
     place = farPlace(seam, place);
-    next = straightest(
-      graph,
-      place,
-      next,
-      (at.get(place) ?? []).filter((candidate) => unused.has(candidate)),
-    );
+    next = straightest(graph, place, next, at.get(place) ?? [], unused);
   }
   const isClosed = place === startPlace && steps.length > 1;
   if (isClosed) bend(place, lastOf(steps).seam, first);
@@ -113,10 +108,12 @@ function straightest(
   graph: SeamGraph,
   place: number,
   from: number,
-  choices: readonly number[],
+  seams: readonly number[],
+  unused: ReadonlySet<number>,
 ): number | undefined {
   let best: number | undefined;
-  for (const seam of choices) {
+  for (const seam of seams) {
+    if (!unused.has(seam)) continue;
     if (best === undefined || turnAt(graph, place, from, seam) < turnAt(graph, place, from, best) - EQUAL_DEG)
       best = seam;
   }

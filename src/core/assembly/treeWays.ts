@@ -104,12 +104,16 @@ export class TreeWays {
     const key = end * this.graph.places.length + start;
     let own = this.slides.get(key);
     if (!own) {
-      own = waysToSlide(this.graph, end, start)
-        .map((way) => ({
-          patches: way.map(({ patch }) => patch),
-          saving: START_COST - way.length * SLIDE_COST,
-        }))
-        .sort((a, b) => b.saving - a.saving);
+      const all = waysToSlide(this.graph, end, start);
+      own =
+        all.length === 0
+          ? NONE
+          : all
+              .map((way) => ({
+                patches: way.map(({ patch }) => patch),
+                saving: START_COST - way.length * SLIDE_COST,
+              }))
+              .sort((a, b) => b.saving - a.saving);
       this.slides.set(key, own);
     }
     return own;

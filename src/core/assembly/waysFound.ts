@@ -38,10 +38,18 @@ export class WaysFound {
   private readonly end: number[] = [];
   private readonly last: UnitSet[] = [];
   private readonly lastWay: number[] = [];
+  /** For each end, from none on, its place among the ways that were found, from one on; 0 for those that have none. */
+  private readonly placeOf: Int32Array;
   private size = 0;
   private least = Infinity;
 
+  /** @param ends how many different ends there are, numbered from 0 */
+  constructor(ends: number) {
+    this.placeOf = new Int32Array(ends + 1);
+  }
+
   clear(): void {
+    for (let at = 0; at < this.size; at++) this.placeOf[(this.end[at] ?? NONE) - NONE] = 0;
     this.size = 0;
     this.least = Infinity;
   }
@@ -53,20 +61,19 @@ export class WaysFound {
 
   /** Whether a way of that cost could be the cheapest that ends there. */
   couldEnd(cost: number, end: number): boolean {
-    if (!this.couldTake(cost)) return false;
-    const at = this.placeOf(end);
-    return at === this.size || cost < (this.cost[at] ?? Infinity);
+    if (cost >= this.least + START_COST) return false;
+    const place = this.placeOf[end - NONE] ?? 0;
+    return place === 0 || cost < (this.cost[place - 1] ?? Infinity);
   }
 
   offer(cost: number, end: number, last: UnitSet, lastWay: number): void {
     if (!this.couldEnd(cost, end)) return;
-    const at = this.placeOf(end);
-    if (at === this.size) this.size += 1;
-    this.cost[at] = cost;
-    this.end[at] = end;
-    this.last[at] = last;
-    this.lastWay[at] = lastWay;
-    this.least = Math.min(this.least, cost);
+    const place = (this.placeOf[end - NONE] ||= ++this.size);
+    this.cost[place - 1] = cost;
+    this.end[place - 1] = end;
+    this.last[place - 1] = last;
+    this.lastWay[place - 1] = lastWay;
+    if (cost < this.least) this.least = cost;
   }
 
   /** Puts those that pay and cost less than a limit into a table, the cheapest first; of equals the one found first. */
@@ -82,11 +89,5 @@ export class WaysFound {
       table.add(set, this.cost[next] ?? 0, this.end[next] ?? NONE, this.last[next] ?? 0, this.lastWay[next] ?? NONE); // prettier-ignore
       this.cost[next] = Infinity;
     }
-  }
-
-  private placeOf(end: number): number {
-    let at = 0;
-    while (at < this.size && this.end[at] !== end) at++;
-    return at;
   }
 }
