@@ -1,6 +1,6 @@
 export { blockSheet, type BlockSheet, type SheetKind, type SheetPatch } from './blockSheet';
 export type { AppliqueStep, BasteStep, JoinStep, SewnChain, Step } from './step';
-export { planBlock, planOrder, type PlannedBlock } from './planBlock';
+export { orderedBy, planBlock, planOrder, type PlannedBlock } from './planBlock';
 export { momentsOf } from './stepMoments';
 export type { KindBasting } from './bastingChoices';
 export {

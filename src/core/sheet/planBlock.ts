@@ -54,6 +54,17 @@ export function planOrder(
   return orderOf(analyseBlock(patches), order, sewingOf({ ...sewing, ...order?.sewing }), onProgress);
 }
 
+/**
+ * What of a host's choices the order of sewing depends on: the school, wishes and figures of the needle, not when patches are
+ * basted nor how layers are sewn on.
+ * @returns undefined where that is what is proposed anyway
+ */
+export function orderedBy(order: OrderChoices | undefined): OrderChoices | undefined {
+  if (!order) return undefined;
+  const { policy: _policy, applique: _applique, ...rest } = order;
+  return rest.school === 'best' && Object.keys(rest).length === 1 ? undefined : rest;
+}
+
 function orderOf(
   { graph }: BlockAnalysis,
   order: OrderChoices | undefined,

@@ -3,7 +3,7 @@ import type { BagSettings } from '@/core/bags';
 import type { BlockDocument } from '@/core/block';
 import type { BlockEnding } from '@/core/setting';
 import type { MarkedPaper } from '@/core/shapes';
-import { summarise, type BlockSheet, type BlockSummary } from '@/core/sheet';
+import { orderedBy, summarise, type BlockSheet, type BlockSummary } from '@/core/sheet';
 import { type Sql, derived, derivedAll, contentHash, hashOf } from '../database';
 import { offThread } from '../pool';
 import type { Project } from '../projects';
@@ -36,7 +36,7 @@ export function sheetSettings(
 }
 
 /** Raised whenever the core orders the same patches otherwise. */
-const ORDER_VERSION = 4;
+const ORDER_VERSION = 5;
 
 /** What a sheet is made from. */
 export interface ToBeSheeted {
@@ -129,10 +129,11 @@ function keyOf(hash: string, settings: BagSettings): string {
 
 function orderFor(
   sql: Sql,
-  { patches, order }: BlockDocument,
+  { patches, order: choices }: BlockDocument,
   sewing: Partial<SewingSettings>,
   signal?: AbortSignal,
 ): Promise<AssemblyPlan> {
+  const order = orderedBy(choices);
   const document = { patches, ...(order ? { order } : {}) };
   const key = `order/${ORDER_VERSION}/${contentHash(document)}${sewnBy(sewing)}`;
   return derived(sql, key, () => offThread('order', { document, sewing }, signal));

@@ -1,10 +1,12 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { DEFAULT_SEWING } from '@/core/assembly';
-import { blockSheet } from '@/core/sheet';
+import { blockSheet, withPolicy } from '@/core/sheet';
 import { exportProject } from '../files';
-import { addDocument, listBlocks } from '../blocks';
-import { derived, derivedAll, dropOldResults } from './derived';
+import { addDocument, listBlocks, sheetFor } from '../blocks';
+import { sheetSettings } from '../blocks/sheets';
+
+import { contentHash, derived, derivedAll, dropOldResults } from './derived';
 import { openProject, changeProject } from '../projects';
 import { testProject, type TestProject } from '../testing';
 
@@ -41,6 +43,18 @@ test('another allowance dresses the blocks anew but orders none anew, and the sh
   );
   expect(blocks[0]?.sheet.steps).toEqual(JSON.parse(JSON.stringify(fresh.steps)));
   expect(blocks[0]?.sheet.plan).toEqual(JSON.parse(JSON.stringify(fresh.plan)));
+});
+
+test('when patches are basted changes no order of sewing', async () => {
+  const orders = await kept('order');
+  const star = withPolicy(documentOfRecipe(defaultRecipe('star')), 'just-in-time');
+  const late = await sheetFor(
+    sql,
+    { contentHash: contentHash(star), document: () => star },
+    sheetSettings(project),
+  );
+  expect(late.steps.findIndex(({ kind }) => kind === 'join')).toBe(2);
+  expect(await kept('order')).toEqual(orders);
 });
 
 test('other figures of sewing order the blocks anew; two hosts who change different ones both keep theirs', async () => {
