@@ -14,6 +14,13 @@ interface Change {
   readonly after: string;
 }
 
+/** How many changes of a folder were made, and noticed by its own tests or only by others. */
+interface Score {
+  readonly own: number;
+  readonly others: number;
+  readonly made: number;
+}
+
 /** What is looked for in a line, and what a slip makes of it. */
 const SLIPS: readonly (readonly [RegExp, (found: string) => string])[] = [
   [/ <= /g, () => ' < '],
@@ -37,8 +44,9 @@ const SLIPS: readonly (readonly [RegExp, (found: string) => string])[] = [
 
 /**
  * `npx tsx cli/mutate.ts [--count N] [--seed N] [FOLDER …]`: makes small changes at random, one at a time, in a copy of the
- * sources, and runs the tests of the folder that was changed. Prints what went unnoticed, and for each folder how many of the
- * changes its tests noticed. For whoever writes tests; no part of the application.
+ * sources, and runs the tests of the folder that was changed; where those pass, all that reach the changed file. Prints what went
+ * unnoticed, and for each folder how many of the changes were noticed. Tests of the server need `KEVLO_TEST_DATABASE`, as theirs
+ * do; those in a browser are not run. For whoever writes tests; no part of the application.
  */
 export function runMutate(args: readonly string[]): number {
   const option = (name: string, usual: number) => {
@@ -50,10 +58,20 @@ export function runMutate(args: readonly string[]): number {
   const folders = args.filter((arg, i) => !arg.startsWith('--') && !args[i - 1]?.startsWith('--'));
   const random = seededRandom(seed);
   const copy = mkdtempSync(path.join(tmpdir(), 'kevlo-mutate-'));
-  const scores = new Map<string, { noticed: number; made: number }>();
+  const scores = new Map<string, Score>();
   const sound = new Map<string, boolean>();
   try {
-    for (const name of ['src', 'cli', 'demo', 'package.json', 'tsconfig.json', 'vitest.config.ts'])
+    for (const name of [
+      'src',
+      'cli',
+      'demo',
+      'dist',
+      'docs',
+      'public',
+      'package.json',
+      'tsconfig.json',
+      'vitest.config.ts',
+    ])
       cpSync(path.join(ROOT, name), path.join(copy, name), { recursive: true });
     symlinkSync(path.join(ROOT, 'node_modules'), path.join(copy, 'node_modules'));
     const files = (folders.length > 0 ? folders : ['src/core']).flatMap((folder) => sources(copy, folder));
@@ -62,22 +80,26 @@ export function runMutate(args: readonly string[]): number {
       const change = changeAt(copy, files, random);
       const folder = path.dirname(change.file).split('/').slice(0, 3).join('/');
       // Where the tests do not pass as things are, or there are none, nothing is noticed by them.
-      const isSound = sound.get(folder) ?? passes(copy, undefined, folder);
+      const isSound = sound.get(folder) ?? runTests(copy, ['run', folder], projectsOf(folder));
       sound.set(folder, isSound);
-      const isNoticed = isSound && !passes(copy, change, folder);
-      const score = scores.get(folder) ?? { noticed: 0, made: 0 };
-      scores.set(folder, { noticed: score.noticed + (isNoticed ? 1 : 0), made: score.made + 1 });
-      if (isNoticed) continue;
+      const notice = isSound ? noticedBy(copy, change, folder) : undefined;
+      const score = scores.get(folder) ?? { own: 0, others: 0, made: 0 };
+      scores.set(folder, {
+        own: score.own + (notice === 'own' ? 1 : 0),
+        others: score.others + (notice === 'others' ? 1 : 0),
+        made: score.made + 1,
+      });
+      if (notice === 'own') continue;
       process.stdout.write(
-        `unnoticed ${change.file}:${change.line}\n  ${change.before}\n  ${change.after}\n`,
+        `${notice ? 'noticed elsewhere' : 'unnoticed'} ${change.file}:${change.line}\n  ${change.before}\n  ${change.after}\n`,
       );
     }
   } finally {
     rmSync(copy, { recursive: true, force: true });
   }
-  for (const [folder, { noticed, made }] of [...scores].sort())
+  for (const [folder, { own, others, made }] of [...scores].sort())
     process.stdout.write(
-      `${folder}: ${noticed} of ${made} noticed${sound.get(folder) ? '' : ' (no tests that pass)'}\n`,
+      `${folder}: ${own + others} of ${made} noticed, ${own} by its own tests${sound.get(folder) ? '' : ' (no tests that pass)'}\n`,
     );
   return 0;
 }
@@ -123,34 +145,47 @@ function isLook(lines: readonly string[], line: number): boolean {
   return false;
 }
 
-/** Whether the tests of a folder pass although a change was made, or as things are where none is. */
-function passes(copy: string, change: Change | undefined, folder: string): boolean {
-  if (!change) return runTests(copy, folder);
-  const { file, line, before, after } = change;
+/** Whose tests notice a change: those of its folder, or others that reach the file. */
+function noticedBy(
+  copy: string,
+  { file, line, before, after }: Change,
+  folder: string,
+): 'own' | 'others' | undefined {
   const full = path.join(copy, file);
   const text = readFileSync(full, 'utf8');
   const lines = text.split('\n');
   lines[line - 1] = (lines[line - 1] as string).replace(before, () => after);
   writeFileSync(full, lines.join('\n'));
-  const isPassed = runTests(copy, folder);
-  writeFileSync(full, text);
-  return isPassed;
+  try {
+    if (!runTests(copy, ['run', folder], projectsOf(folder))) return 'own';
+    return runTests(copy, ['related', '--run', file], projects()) ? undefined : 'others';
+  } finally {
+    writeFileSync(full, text);
+  }
 }
 
-function runTests(copy: string, folder: string): boolean {
-  const isDrawn = /^src\/(ui|features)/.test(folder);
-  const projects = folder.startsWith('src/server') ? ['database'] : isDrawn ? ['core', 'screens'] : ['core'];
+/** The kinds of tests that can run here. */
+function projects(): string[] {
+  return ['core', 'screens', ...(process.env.KEVLO_TEST_DATABASE ? ['database'] : [])];
+}
+
+function projectsOf(folder: string): string[] {
+  if (folder.startsWith('src/server')) return ['database'];
+  return /^src\/(ui|features)/.test(folder) ? ['core', 'screens'] : ['core'];
+}
+
+/** Whether tests pass; what goes on for a quarter of an hour does not. */
+function runTests(copy: string, which: readonly string[], kinds: readonly string[]): boolean {
   const run = spawnSync(
     process.execPath,
     [
       'node_modules/vitest/vitest.mjs',
-      'run',
-      ...projects.flatMap((project) => ['--project', project]),
+      ...which,
+      ...kinds.flatMap((kind) => ['--project', kind]),
       '--bail',
       '1',
-      folder,
     ],
-    { cwd: copy, stdio: 'ignore', timeout: 240_000 },
+    { cwd: copy, stdio: 'ignore', timeout: 900_000 },
   );
   return run.status === 0;
 }

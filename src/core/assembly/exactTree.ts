@@ -125,11 +125,12 @@ function savings(costs: TreeWays, place: ReadonlyMap<number, number>, numbers: r
   const savingsOf = (end: number, start: number): readonly Saving[] => {
     const all = costs.slidesOf(itemAt(numbers, end), itemAt(numbers, start));
     if (all.length === 0) return NO_SAVINGS;
-    return all.flatMap(({ patches, saving }) => {
-      const units = patches.map((patch) => place.get(patch));
-      if (units.includes(undefined)) return [];
-      return [{ needs: units.reduce<number>((set, unit) => set | setOf(unit as number), 0), saving }];
-    });
+    const own: Saving[] = [];
+    for (const { patches, saving } of all) {
+      const needs = unitsOf(patches, place);
+      if (needs !== undefined) own.push({ needs, saving });
+    }
+    return own;
   };
   return (end: number, start: number, part: UnitSet): number => {
     if (end < 0) return 0;
@@ -141,6 +142,17 @@ function savings(costs: TreeWays, place: ReadonlyMap<number, number>, numbers: r
     }
     return 0;
   };
+}
+
+/** The units that hold these patches; undefined where some are in none. */
+function unitsOf(patches: readonly number[], place: ReadonlyMap<number, number>): UnitSet | undefined {
+  let set = 0;
+  for (const patch of patches) {
+    const unit = place.get(patch);
+    if (unit === undefined) return undefined;
+    set |= setOf(unit);
+  }
+  return set;
 }
 
 /** What a slide saves where these units are in the part. */
@@ -212,12 +224,8 @@ function refusedSplits(
   apart: readonly Apart[],
 ): ReadonlySet<number> {
   const asSet = (patches: readonly number[]): number | undefined => {
-    let set = 0;
-    for (const patch of patches) {
-      const unit = place.get(patch);
-      if (unit === undefined) return undefined;
-      set |= setOf(unit);
-    }
+    const set = unitsOf(patches, place);
+    if (set === undefined) return undefined;
     const size = units.reduce((sum, unit, i) => sum + (isIn(set, i) ? unit.members.length : 0), 0);
     return size === patches.length ? set : undefined;
   };

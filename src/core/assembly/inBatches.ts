@@ -10,11 +10,9 @@ interface Pair {
  * Puts joins that make like units one after another, so that "make six of B" is one sitting; each still after those that
  * make its units. It can always be done: what a join needs is smaller than what it makes, and like units are equally large.
  * @param letterOf the letter of the unit that each join makes, where there are several
+ * @returns the places of the joins in their new order
  */
-export function inBatches<T extends Pair>(
-  joins: readonly T[],
-  letterOf: (index: number) => string | undefined,
-): T[] {
+export function inBatches(joins: readonly Pair[], letterOf: (index: number) => string | undefined): number[] {
   const batchOf = joins.map((_, index) => letterOf(index) ?? `single ${index}`);
   const members = new Map<string, number[]>();
   batchOf.forEach((batch, index) => members.set(batch, [...(members.get(batch) ?? []), index]));
@@ -35,5 +33,5 @@ export function inBatches<T extends Pair>(
     order.push(...own);
   };
   for (const batch of members.keys()) place(batch);
-  return order.map((index) => itemAt(joins, index));
+  return order;
 }

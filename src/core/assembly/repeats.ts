@@ -20,12 +20,6 @@ const SAME_MM = 0.5;
 /** Units are looked up by the mean reach of their patches, in drawers this wide, mm: congruent ones lie in neighbouring drawers. */
 const DRAWER_MM = 1;
 
-interface UnitClass {
-  readonly size: number;
-  readonly shape: Shape;
-  readonly joins: number[];
-}
-
 interface Shape {
   readonly centre: Point;
   /** The patches with how far their middles are from the centre, mm; those farthest from the centre first. */
@@ -43,17 +37,17 @@ interface Looks {
 }
 
 /**
- * Finds units that are made more than once: the same shapes in the same cloths, laid alike, joined from like parts.
- * Turned is the same; turned over is not.
- * @returns for each join its letter and count, or undefined where the block has the unit once
+ * Finds units that are alike: the same shapes in the same cloths, laid alike, joined from like parts. Turned is the same; turned
+ * over is not.
+ * @returns for each join the number of what it makes, the same for like units; undefined for what is too large to compare
  * Cost: units of one size and content are compared, patches squared at worst for each pair.
  */
-export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repeat | undefined)[] {
-  const classes: UnitClass[] = [];
+export function likeUnits(graph: SeamGraph, joins: readonly BareJoin[]): (number | undefined)[] {
+  const classes: Shape[] = [];
   const drawers = new Map<string, number[]>();
   const classOfUnit = new Map<string, number>();
   const key = (patches: readonly number[]) => `${patches.length}/${Math.min(...patches)}`;
-  const classOf = joins.map(({ left, right }, index) => {
+  return joins.map(({ left, right }, index) => {
     const members = [...left, ...right];
     if (members.length > MOST_PATCHES) return undefined;
     const made = [left, right].map((unit) =>
@@ -71,23 +65,33 @@ export function findRepeats(graph: SeamGraph, joins: readonly BareJoin[]): (Repe
     const alike = [-1, 0, 1]
       .flatMap((step) => drawers.get(drawer(step)) ?? [])
       .sort((a, b) => a - b)
-      .find((one) => isCongruent(itemAt(classes, one).shape, shape));
+      .find((one) => isCongruent(itemAt(classes, one), shape));
     const own = alike ?? classes.length;
     if (alike === undefined) {
-      classes.push({ size: members.length, shape, joins: [] });
+      classes.push(shape);
       drawers.set(drawer(0), [...(drawers.get(drawer(0)) ?? []), own]);
     }
-    classes[own]?.joins.push(index);
     classOfUnit.set(key(members), own);
     return own;
   });
-  const letters = new Map<number, string>();
-  return classOf.map((own, index) => {
-    const all = own === undefined ? [] : (classes[own]?.joins ?? []);
-    if (own === undefined || all.length < 2) return undefined;
-    const letter = letters.get(own) ?? letterOf(letters.size);
-    letters.set(own, letter);
-    return { letter, copy: all.indexOf(index) + 1, copies: all.length };
+}
+
+/**
+ * Letters of what is made more than once, in the order of sewing.
+ * @param likeOf for each join the number of what it makes, as {@link likeUnits} gives it
+ * @returns for each join its letter and count, or undefined where the block has the unit once
+ */
+export function repeatsOf(likeOf: readonly (number | undefined)[]): (Repeat | undefined)[] {
+  const copies = new Map<number | undefined, number>();
+  for (const own of likeOf) copies.set(own, (copies.get(own) ?? 0) + 1);
+  const made = new Map<number, { readonly letter: string; copy: number }>();
+  return likeOf.map((own) => {
+    const all = copies.get(own) ?? 0;
+    if (own === undefined || all < 2) return undefined;
+    const known = made.get(own) ?? { letter: letterOf(made.size), copy: 0 };
+    made.set(own, known);
+    known.copy += 1;
+    return { letter: known.letter, copy: known.copy, copies: all };
   });
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { keptFor, type SeamGraph } from '../block';
 import { threadOn } from '../thread';
 import { inBatches } from './inBatches';
@@ -5,7 +6,7 @@ import { inSequence } from './inSequence';
 import { chainsOf } from './interface';
 import type { BareJoin, Join, PlanTotals, Repeat } from './join';
 import { releaseAfterJoins } from './releases';
-import { findRepeats } from './repeats';
+import { likeUnits, repeatsOf } from './repeats';
 import { sewInOrder } from './sewInOrder';
 import type { SewingSettings } from './sewingSettings';
 import { seamsBetween, type Tree } from './tree';
@@ -43,12 +44,14 @@ function sew(
 ): Sewn {
   const { joins: pairs, idle } = inSequence(roots.flatMap(listJoins), before);
   const bare = pairs.map(({ left, right }) => describeJoin(graph, left, right));
-  const repeats = findRepeats(graph, bare);
+  const likeOf = likeUnits(graph, bare);
+  const repeats = repeatsOf(likeOf);
   const oneByOne = () => sewBare(graph, bare, repeats, settings);
   if (isBatched === false || bare.length > MOST_BATCHED || !repeats.some(Boolean))
     return { joins: oneByOne(), idle };
-  const batched = inBatches(bare, (index) => repeats[index]?.letter);
-  const together = sewBare(graph, batched, findRepeats(graph, batched), settings);
+  const order = inBatches(bare, (index) => repeats[index]?.letter);
+  const batched = order.map((index) => itemAt(bare, index));
+  const together = sewBare(graph, batched, repeatsOf(order.map((index) => likeOf[index])), settings);
   if (isBatched) return { joins: together, idle };
   const apart = oneByOne();
   const isWorth =
