@@ -18,6 +18,7 @@ import {
   priceOf,
   sayToBuy,
   sayWorn,
+  topCuts,
   wornThere,
   type Order,
   type OrderPlan,
@@ -266,4 +267,11 @@ test('the order as CSV: one row a thing in its unit; names that look like formul
     'thread,sewing thread,m,21,21,0,0,1 × 200 m,4.00,4.00,',
     '',
   ]);
+}); // prettier-ignore
+
+test('of a top those pieces are ordered whose cloth was chosen and is on the shelf still', () => {
+  const piece = (name: string) => ({ name, widthMm: 80, lengthMm: 900, count: 2 });
+  const top = { squares: [piece('square')], strips: [piece('sashing')], cornerstones: [], border: [piece('side'), piece('head')] };
+  const cuts = topCuts(top as never, { topCloths: { border: 'Fog', strips: 'Slate' } }, shelf);
+  expect(cuts).toEqual([{ ...piece('side'), fabric: 'Fog' }, { ...piece('head'), fabric: 'Fog' }]);
 }); // prettier-ignore
