@@ -18,6 +18,7 @@ import {
   type Question,
   type QuestionKind,
 } from '.';
+import { turnedOverQuestions } from './tails';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
 const sheetOf = (patches: Parameters<typeof plannedSheet>[0]) => plannedSheet(patches, SETTINGS);
@@ -113,10 +114,24 @@ function liesOn(a: Outline, b: Outline): boolean {
 }
 
 test('turned over: three papers lie on each other by turning alone, the fourth on none', () => {
+  const { kinds, patches } = sheetOf(generate(defaultRecipe('beams')));
+  const handed = patches.find(({ hand }) => hand !== 'none')!;
+  // One kind for each place that may be the right one.
+  const four = [0, 1, 2, 3].map((kind) => ({
+    kinds: { ...kinds[handed.kind]!, id: `${kind}` },
+    patches: { ...handed, kind },
+  }));
+  const made = turnedOverQuestions({
+    kinds: four.map((one) => one.kinds),
+    patches: four.map((one) => one.patches),
+  });
+  expect(made.map(rightOf)).toEqual([0, 1, 2, 3]);
   const questions = of(sheetOf(generate(defaultRecipe('beams'))), 'turned-over');
   expect(questions.length).toBeGreaterThan(0);
-  for (const question of questions) {
-    const { answer, picture } = shuffled(question, chanceFrom(3));
+  for (const { answer, picture } of [
+    ...made,
+    ...questions.map((question) => shuffled(question, chanceFrom(3))),
+  ]) {
     if (answer.form !== 'choice' || picture.shows !== 'papers') throw new Error('no papers');
     const [good] = picture.papers.filter((_, i) => i !== answer.right);
     picture.papers.forEach(({ outline }, i) => {
