@@ -1,4 +1,5 @@
 /** Fussy cutting: papers round the same point of a printed repeat, as many whole sets as the cloth holds. */
+export { laidInBlock } from './laidInBlock';
 export { findSets, type Anchor, type AnchorSets, type FoundSets } from './findSets';
 export { MOST_PLACES, placesOf, type FussyCloth, type Repeat } from './places';
 export {

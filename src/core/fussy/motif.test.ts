@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import type { Point } from '../geometry';
-import { outlineAbout, pushed, referencePoints, wheelOf, type Motif } from '.';
+import { movePoint, type Point } from '../geometry';
+import { laidInBlock, outlineAbout, pushed, referencePoints, wheelOf, type Motif } from '.';
 
 /** A rhombus of 60° with sides of 40, its sharp corner at the origin, pointing left. */
 const RHOMBUS: Point[] = [{ x: 0, y: 0 }, { x: 40 * Math.cos(Math.PI / 6), y: -20 }, { x: 80 * Math.cos(Math.PI / 6), y: 0 }, { x: 40 * Math.cos(Math.PI / 6), y: 20 }]; // prettier-ignore
@@ -32,3 +32,25 @@ test('a paper lies with its point on the motif; pushed over the cloth, whichever
     expect(near({ x: p.x - before[index]!.x, y: p.y - before[index]!.y })).toEqual([3, -2]),
   );
 });
+
+/** A polygon turned clockwise on screen about the origin and pushed. */
+const laid = (polygon: readonly Point[], degrees: number, x = 0, y = 0) =>
+  outlineAbout(polygon, { about: { x: 0, y: 0 }, turnDeg: degrees }).map((p) => ({ x: p.x + x, y: p.y + y }));
+const turnOf = ({ cos, sin }: { cos: number; sin: number }) => (Math.round((Math.atan2(sin, cos) * 180) / Math.PI) + 360) % 360; // prettier-ignore
+
+test('papers lie in the block as they are sewn: round a ring they turn with it, in rows they stay upright, none is turned over', () => {
+  const star = [0, 60, 120, 180, 240, 300].map((degrees) => laid(RHOMBUS, degrees));
+  // Each rhombus fits in two turns: the one that points outwards is taken.
+  const round = laidInBlock(RHOMBUS, [...star, ROUND], { x: 0, y: 0 });
+  expect(round.map(turnOf)).toEqual([0, 60, 120, 180, 240, 300]);
+  round.forEach((motion, i) => expect(near(movePoint(motion, RHOMBUS[2]!))).toEqual(near(star[i]![2]!)));
+  // The same in a row, drawn from other corners: none is turned but those that cannot lie otherwise.
+  const row = [laid(RHOMBUS, 0), laid(RHOMBUS, 180, 200), laid(RHOMBUS, 60, 300)];
+  expect(laidInBlock(RHOMBUS, row, { x: 150, y: 0 }).map(turnOf)).toEqual([0, 0, 60]);
+  const slanted = [{ x: 0, y: 0 }, { x: 30, y: 0 }, { x: 45, y: 20 }, { x: 15, y: 20 }];
+  const mirrored = slanted.map(({ x, y }) => ({ x: -x, y })).reverse();
+  expect(laidInBlock(slanted, [mirrored, laid(slanted, 90)], { x: 0, y: 0 }).map(turnOf)).toEqual([90]);
+  // Off by a hair it is the same paper, by a millimetre it is not.
+  const rough = (mm: number) => RHOMBUS.map(({ x, y }, i) => ({ x: x + (i === 0 ? mm : 0), y }));
+  expect([rough(0.4), rough(3)].map((patch) => laidInBlock(RHOMBUS, [patch], { x: 0, y: 0 }).length)).toEqual([1, 0]);
+}); // prettier-ignore

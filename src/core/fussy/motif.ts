@@ -77,7 +77,7 @@ export function referencePoints(polygon: readonly Point[]): ReferencePoint[] {
 } // prettier-ignore
 
 /** The middle of a polygon by area. */
-function middleOf(polygon: readonly Point[]): Point {
+export function middleOf(polygon: readonly Point[]): Point {
   let [area, x, y] = [0, 0, 0];
   polygon.forEach((p, index) => {
     const q = itemAt(polygon, (index + 1) % polygon.length);

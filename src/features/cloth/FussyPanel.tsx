@@ -79,10 +79,16 @@ interface PaperOnPrintProps {
 /** A piece is taken to be this long where nothing is in stock: half a metre, half a yard; mm. */
 const USUAL_PIECE_MM = { metric: 500, inch: 18 * MM_PER_INCH } as const;
 
+/** A set is what closes round a corner, else all that one bag takes. */
+function usualSet({ paper, count }: FussyPaper): number {
+  const { copies, isClosed } = wheelOf(paper);
+  return isClosed ? Math.min(count, copies) : count;
+}
+
 function PaperOnPrint({ projectId, paper, cloth, fabrics, system, papers, before, onBefore }: PaperOnPrintProps) {
   const points = referencePoints(paper.paper);
   const [motif, setMotif] = useState<Motif>(() => ({ about: points[0]?.at ?? { x: 0, y: 0 }, turnDeg: 0 }));
-  const [setOf, setSetOf] = useState(() => String(Math.min(paper.count, wheelOf(paper.paper).copies)));
+  const [setOf, setSetOf] = useState(() => String(usualSet(paper)));
   const [length, setLength] = useState(() => formatLength(cloth.stockMm > 0 ? cloth.stockMm : USUAL_PIECE_MM[system], system));
   const { answer, error, isBusy, find, clear } = useFussy(projectId, system);
   const read = attempt(() => ({ lengthMm: readFigure(length, 'length', system) as number, setOf: readFigure(setOf, 'count', system) as number }));

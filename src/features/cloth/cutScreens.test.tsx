@@ -117,3 +117,24 @@ test('what bags take besides the sets goes into the gaps: of each paper what the
   expect(wantedIn(answer, [square, kite]).map(({ id, count }) => [id, count])).toEqual([['Star: square', 2], ['Star: kite', 300]]);
   expect(wantedIn({ ...answer, found: { ...answer.found, placed: [...placed, ...placed] } }, [square])).toEqual([]);
 }); // prettier-ignore
+
+test('papers that close round no corner are shown as they lie in the block, and all that a bag takes make a set', () => {
+  const motions = [0, 90].map((degrees) => ({ isReflection: false, cos: Math.cos((degrees * Math.PI) / 180), sin: Math.sin((degrees * Math.PI) / 180), x: 40, y: 0 }));
+  const laid = { widthMm: 200, heightMm: 100, around: 'M0 0L200 0L200 100Z', motions };
+  const kite = { ...paperOf('kite', 6), laid, paper: [{ x: 0, y: 0 }, { x: 30, y: 0 }, { x: 15, y: 31 }] };
+  const names = () => screen.getAllByRole('img').map((one) => one.getAttribute('aria-label'));
+  const show = (paper: FussyPaper) => render(<FussyPanel projectId="p" papers={[paper]} shelf={[cloth]} fabrics={['Madder']} system="metric" />);
+  const set = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'Papers in a set' }).value;
+  const { unmount } = show(kite);
+  expect(names()).toEqual(['2 copies of kite in Star', '2 copies of kite in Star, mirrored']);
+  const [front, back] = screen.getAllByRole('img').map((one) => [...one.children].find(({ tagName }) => tagName === 'g')!);
+  expect([...front!.querySelectorAll('polygon')].map((one) => one.getAttribute('transform'))[0]).toBe('matrix(1 0 0 1 40 0)');
+  // Mirrored about the middle of the block, 2 mm of rim on each side.
+  expect([front!.getAttribute('transform'), back!.getAttribute('transform')]).toEqual([null, 'translate(200 0) scale(-1 1)']);
+  expect(set()).toBe('6');
+  unmount();
+  // Squares close: their wheel comes first, four of them make a set.
+  show({ ...paperOf('square', 6), laid });
+  expect(names()).toEqual(['4 copies of square round a corner', '4 copies of square round a corner, mirrored', '2 copies of square in Star']);
+  expect(set()).toBe('4');
+}); // prettier-ignore

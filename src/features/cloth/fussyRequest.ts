@@ -1,5 +1,5 @@
 import { outlineAbout, type Motif } from '@/core/fussy';
-import type { Point } from '@/core/geometry';
+import type { Motion as Laying, Point } from '@/core/geometry';
 import type { ShelfCloth } from '@/core/cloth';
 
 /** One paper that can be cut round a motif: its outline, and the outline that is cut, in the same coordinates. */
@@ -14,6 +14,17 @@ export interface FussyPaper {
   readonly cut: readonly Point[];
   /** What is cut with an allowance a sixteenth of an inch narrower. */
   readonly tighter: readonly Point[];
+  /** Of a printed cloth. */
+  readonly laid?: LaidPaper;
+}
+
+/** Where the papers lie in their block, mm: each motion lays the paper on one of its patches. */
+export interface LaidPaper {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  /** All outlines of the block, as an SVG path. */
+  readonly around: string;
+  readonly motions: readonly Laying[];
 }
 
 /** A paper on its point of the motif, and how many make a set. */

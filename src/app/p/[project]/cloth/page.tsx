@@ -1,8 +1,13 @@
 import { BACKGROUND_MORE_MM, sewersOf, topsOf } from '@/core/bags';
+import { hasRepeat } from '@/core/cloth';
 import { cutPieces } from '@/core/cutting';
+import { laidInBlock } from '@/core/fussy';
+import { outlinePath, toPolygon, type Point } from '@/core/geometry';
 import { orderOf, type OrderedBlock } from '@/core/order';
 import { nameKinds } from '@/core/shapes';
+import type { BlockSheet } from '@/core/sheet';
 import { ClothStation } from '@/features/cloth/ClothStation';
+import type { LaidPaper } from '@/features/cloth/fussyRequest';
 import { formatBolt } from '@/core/length';
 import { database } from '@/server/database';
 import { orderFacts, wantedOf, type OrderFacts } from '@/server/orders';
@@ -13,6 +18,26 @@ import { loadBlocks, loadPeople } from '../load';
 
 /** A sixteenth of an inch: what an allowance is made narrower by to see whether another set fits. */
 const TIGHTER_MM = 25.4 / 16;
+
+/** Where the papers of a cloth lie in their block, and its outlines round them. */
+function laidIn(
+  { patches, widthMm, heightMm }: BlockSheet,
+  fabric: string,
+  paper: readonly Point[],
+): LaidPaper {
+  const own = patches
+    .filter((patch) => patch.fabric === fabric)
+    .map(({ outline }) => toPolygon(outline, SAG_MM));
+  return {
+    widthMm,
+    heightMm,
+    around: patches.map(({ outline }) => outlinePath(outline, 1)).join(''),
+    motions: laidInBlock(paper, own, { x: widthMm / 2, y: heightMm / 2 }),
+  };
+}
+
+/** Curves of papers are drawn this far off at most, as they are cut; mm. */
+const SAG_MM = 0.1;
 
 export const metadata = { title: 'Cloth' };
 
@@ -38,6 +63,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
       }),
     }));
   });
+  const printed = new Set(facts.wanted.shelf.filter(hasRepeat).map(({ name }) => name));
   const papers = blocks.flatMap(({ id, name, sheet }) => {
     const names = nameKinds(sheet.bag.papers.map(({ kind }) => kind), project.unitSystem); // prettier-ignore
     const cutWith = (fabric: string, allowanceMm: number) =>
@@ -59,6 +85,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
                 paper: paper.polygon,
                 cut: piece.polygon,
                 tighter: narrow.polygon,
+                ...(printed.has(fabric) ? { laid: laidIn(sheet, fabric, paper.polygon) } : {}),
               },
             ]
           : [];
