@@ -1,5 +1,5 @@
 /** Fussy cutting: papers round the same point of a printed repeat, as many whole sets as the cloth holds. */
-export { laidInBlock } from './laidInBlock';
+export { laidInBlock, outwardTurn } from './laidInBlock';
 export { findSets, type Anchor, type AnchorSets, type FoundSets } from './findSets';
 export { MOST_PLACES, placesOf, type FussyCloth, type Repeat } from './places';
 export {

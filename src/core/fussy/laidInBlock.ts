@@ -1,4 +1,4 @@
-import { bestFit, distance, movePoint, turnDegrees, type Motion, type Point } from '../geometry';
+import { bestFit, distance, movePoint, toDegrees, turnDegrees, type Motion, type Point } from '../geometry';
 import { itemAt } from '../lists';
 import { middleOf } from './motif';
 
@@ -30,6 +30,18 @@ export function laidInBlock(
     const off = ({ cos, sin }: Motion) => turnDegrees({ x: cos, y: sin }, wanted);
     return fits.reduce((best, one) => (off(one) < off(best) - 1e-6 ? one : best));
   });
+}
+
+/**
+ * How a paper is turned on the print so that what points up there points away from the middle of the block, degrees clockwise.
+ * @returns undefined for a paper in the middle
+ */
+export function outwardTurn(paper: readonly Point[], middle: Point): number | undefined {
+  const own = middleOf(paper);
+  if (distance(own, middle) <= RING_MM) return undefined;
+  // Up is −y; from outwards to up, clockwise on screen.
+  const { x, y } = turnFrom(own, { x: middle.x, y: middle.y - 1 }, middle);
+  return toDegrees(Math.atan2(y, x));
 }
 
 /** The turn about a middle that takes one direction from it to another, as cosine and sine of a common length. */

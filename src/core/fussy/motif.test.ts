@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { movePoint, type Point } from '../geometry';
-import { laidInBlock, outlineAbout, pushed, referencePoints, wheelOf, type Motif } from '.';
+import { laidInBlock, outlineAbout, outwardTurn, pushed, referencePoints, wheelOf, type Motif } from '.';
 
 /** A rhombus of 60° with sides of 40, its sharp corner at the origin, pointing left. */
 const RHOMBUS: Point[] = [{ x: 0, y: 0 }, { x: 40 * Math.cos(Math.PI / 6), y: -20 }, { x: 80 * Math.cos(Math.PI / 6), y: 0 }, { x: 40 * Math.cos(Math.PI / 6), y: 20 }]; // prettier-ignore
@@ -53,4 +53,15 @@ test('papers lie in the block as they are sewn: round a ring they turn with it, 
   // Off by a hair it is the same paper, by a millimetre it is not.
   const rough = (mm: number) => RHOMBUS.map(({ x, y }, i) => ({ x: x + (i === 0 ? mm : 0), y }));
   expect([rough(0.4), rough(3)].map((patch) => laidInBlock(RHOMBUS, [patch], { x: 0, y: 0 }).length)).toEqual([1, 0]);
+}); // prettier-ignore
+
+test('turned outwards, what points up on the print points away from the middle of the block', () => {
+  for (const degrees of [0, 60, 210]) {
+    const paper = laid(RHOMBUS, degrees);
+    const turnDeg = outwardTurn(paper, { x: 0, y: 0 })!;
+    // Its far tip lies above its near one on the print.
+    const [near, , far] = outlineAbout(paper, { about: paper[0]!, turnDeg });
+    expect([far!.x - near!.x, far!.y - near!.y].map((mm) => Math.round(mm) + 0)).toEqual([0, -69]);
+  }
+  expect(outwardTurn(RHOMBUS, { x: 40 * Math.cos(Math.PI / 6), y: 0.5 })).toBeUndefined();
 }); // prettier-ignore

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { hasRepeat } from '@/core/cloth';
-import { referencePoints, wheelOf, type Motif } from '@/core/fussy';
+import { outwardTurn, referencePoints, wheelOf, type Motif } from '@/core/fussy';
 import { MM_PER_INCH, formatLength, type UnitSystem } from '@/core/length';
 import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
@@ -97,6 +97,8 @@ function PaperOnPrint({ projectId, paper, cloth, fabrics, system, papers, before
     clear();
     setMotif(next);
   };
+  const { laid } = paper;
+  const outwards = laid && outwardTurn(paper.paper, { x: laid.widthMm / 2, y: laid.heightMm / 2 });
   const here = points.find(({ at }) => Math.hypot(at.x - motif.about.x, at.y - motif.about.y) < 0.05)?.name;
   return (
     <>
@@ -116,6 +118,11 @@ function PaperOnPrint({ projectId, paper, cloth, fabrics, system, papers, before
             />
             <TextField type="number" label="Turned by, °" value={Math.round(motif.turnDeg * 10) / 10} onChange={({ target }) => change({ ...motif, turnDeg: Number(target.value) || 0 })} />
           </Stack>
+          {outwards !== undefined && (
+            <Button disabled={Math.abs(motif.turnDeg - outwards) < 0.05} sx={{ alignSelf: 'flex-start' }} onClick={() => change({ ...motif, turnDeg: outwards })}>
+              Turn the motif outwards in the block
+            </Button>
+          )}
           <Stack direction="row" spacing={2}>
             <TextField label="Papers in a set" value={setOf} error={!isRight} onChange={({ target }) => { clear(); setSetOf(target.value); }} />
             <TextField label="Length of the piece" value={length} error={!isRight} onChange={({ target }) => { clear(); setLength(target.value); }} />

@@ -132,6 +132,11 @@ test('papers that close round no corner are shown as they lie in the block, and 
   // Mirrored about the middle of the block, 2 mm of rim on each side.
   expect([front!.getAttribute('transform'), back!.getAttribute('transform')]).toEqual([null, 'translate(200 0) scale(-1 1)']);
   expect(set()).toBe('6');
+  // The paper lies left of the middle: what pointed left points up.
+  const turned = () => Number(screen.getByRole<HTMLInputElement>('spinbutton', { name: 'Turned by, °' }).value);
+  fireEvent.click(button('Turn the motif outwards in the block'));
+  expect(turned()).toBe(65);
+  expect(button('Turn the motif outwards in the block').hasAttribute('disabled')).toBe(true);
   unmount();
   // Squares close: their wheel comes first, four of them make a set.
   show({ ...paperOf('square', 6), laid });
