@@ -133,9 +133,7 @@ export function areCubes(cubes: readonly Motif[], members: readonly number[]): b
 export function findMotifs(graph: SeamGraph, members: readonly number[]): Motif[] {
   const cubes = findCubes(graph, members);
   const round = areCubes(cubes, members) ? cubes : findStars(graph, members);
-  return disjoint([...round, ...findWingedKites(graph, members), ...findSquares(graph, members)]).filter(
-    ({ patches }) => patches.length < members.length,
-  );
+  return disjoint([...round, ...findWingedKites(graph, members), ...findSquares(graph, members)]);
 }
 
 /** Inner points round which all patches have one shape of four equal corners there, none of them a rectangle. */

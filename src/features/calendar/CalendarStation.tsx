@@ -90,17 +90,19 @@ export function CalendarStation({ projectId, initial, revision, blocks: plain, p
       )}
       <AddButtons projectId={projectId} own={own} blocks={blocks} today={today} suppliers={suppliers} onAdd={setEdited} />
       <NotInDrops calendar={calendar} blocks={blocks} />
-      {groups.length > 0 && (
-        <Box sx={{ maxWidth: 260, my: 1 }}>
-          <Choice label="Dates of" value={group} choices={[[ALL_GROUPS, 'all groups'], ...groups.map(({ id, name }) => [id, name] as const)]} onChange={setGroup} />
-        </Box>
-      )}
-      {agenda.length > 0 && (
-        <ToggleButtonGroup exclusive size="small" aria-label="View" value={view} onChange={(_, next: typeof view | null) => next && setView(next)} sx={{ my: 1 }}>
-          <ToggleButton value="weeks">Weeks</ToggleButton>
-          <ToggleButton value="list">List with reasons</ToggleButton>
-        </ToggleButtonGroup>
-      )}
+      <Stack direction="row" sx={{ gap: 2, my: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+        {groups.length > 0 && (
+          <Box sx={{ minWidth: 220 }}>
+            <Choice label="Dates of" value={group} choices={[[ALL_GROUPS, 'all groups'], ...groups.map(({ id, name }) => [id, name] as const)]} onChange={setGroup} />
+          </Box>
+        )}
+        {agenda.length > 0 && (
+          <ToggleButtonGroup exclusive size="small" aria-label="View" value={view} onChange={(_, next: typeof view | null) => next && setView(next)}>
+            <ToggleButton value="weeks">Weeks</ToggleButton>
+            <ToggleButton value="list">List with reasons</ToggleButton>
+          </ToggleButtonGroup>
+        )}
+      </Stack>
       {agenda.length > 0 && view === 'weeks' && (
         <>
           <WeekRows agenda={agenda} load={load} holidays={isHoliday} today={today} onOpen={open} onMove={own.move} onAdd={(day) => setEdited(fresh('drop', day, calendar))} />

@@ -4,7 +4,7 @@ import { beforeEach, expect, test, vi } from 'vitest';
 import { papersOverTime, takingOut } from '@/core/papers';
 import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
 import { blockSheet, type JoinStep } from '@/core/sheet';
-import { rosette } from '@/core/testing';
+import { rosette, patch } from '@/core/testing';
 import { Notices } from '@/ui/Notices';
 import { answering, navigation, refused } from '@/ui/testing';
 import { BastingSheet } from './BastingSheet';
@@ -94,6 +94,17 @@ test('appliqué: each way of sewing on is written into the order, and the usual 
   await choose(/out through a slit/, { papersOut: 'after', isCutAway: false });
   await choose(/^papers out first, background cut away/, { papersOut: 'before', isCutAway: true });
   await choose(/^papers out first, background stays/, undefined);
+}); // prettier-ignore
+
+test('of a kind with two hands it is said how many there are of each, even of one alone', () => {
+  const slanted = patch(0, [[0, 0], [30, 0], [50, 20]]);
+  const square = patch(1, [[80, 0], [100, 0], [100, 20], [80, 20]]);
+  const sheet = blockSheet([slanted, square], SETTINGS);
+  answering({});
+  render(<Notices><BastingSheet projectId="p1" blockId="b1" sheet={sheet} allowanceMm={6.35} system="inch" /></Notices>);
+  const [handed, plain] = sheet.kinds.map(({ name }) => screen.getAllByText(name).map((one) => one.parentElement?.textContent ?? '').find((text) => text.includes(', ')));
+  expect(handed).toMatch(/, 1 \((0 L, 1 R|1 L, 0 R): .+\)$/);
+  expect(plain).toMatch(/, 1$/);
 }); // prettier-ignore
 
 test('clashes are told with their places and mended by one press', async () => {
