@@ -88,9 +88,9 @@ test('another calendar reads the dates at the secret address, and no longer at a
   expect([(await fetch(address)).status, (await fetch(fresh)).status]).toEqual([404, 200]);
 });
 
-test('Today opens with the next drop, and who has not been heard of', async () => {
+test('Today opens with the next drop, and who has not been heard from', async () => {
   await host.go(project);
   await host.see('Drop 3 is in');
-  await host.see('Kit Larkrise has not been heard of');
+  await host.see('Kit Larkrise has not been heard from');
   expect(await host.faults()).toEqual([]);
 });

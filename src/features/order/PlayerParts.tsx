@@ -14,6 +14,9 @@ interface PlayerBarProps {
   readonly count: number;
   /** The step after all units that are like the one being made; undefined where it is made once, or last. */
   readonly past?: number;
+}
+
+interface PlayerLinksProps {
   /** Address of the practice bench. */
   readonly practice: string;
   /** Shows the step for a projector. */
@@ -23,13 +26,9 @@ interface PlayerBarProps {
 }
 
 /** What moves through the steps, and what is shown of them. */
-export function PlayerBar({ player, count, past, practice, onProject, cards }: PlayerBarProps) {
+export function PlayerBar({ player, count, past }: PlayerBarProps) {
   return (
-    <Stack
-      direction="row"
-      className="no-print"
-      sx={{ flexWrap: 'wrap', gap: 1, mt: -2, '& .MuiButton-root': { px: 1.5 } }}
-    >
+    <Stack direction="row" className="no-print" sx={{ ...BAR, mt: -2 }}>
       <Button onClick={() => player.go(-1)} disabled={player.current === 0}>
         ← Back
       </Button>
@@ -46,6 +45,16 @@ export function PlayerBar({ player, count, past, practice, onProject, cards }: P
       <Button onClick={() => player.setShowReleased(!player.showReleased)} aria-pressed={player.showReleased}>
         Papers out (O)
       </Button>
+    </Stack>
+  );
+}
+
+const BAR = { flexWrap: 'wrap', gap: 1, '& .MuiButton-root': { px: 1.5 } } as const;
+
+/** Where else the steps can be seen: on paper, on a wall, as questions. */
+export function PlayerLinks({ practice, onProject, cards }: PlayerLinksProps) {
+  return (
+    <Stack direction="row" className="no-print" sx={{ ...BAR, my: 1 }}>
       <Button component="a" href={cards} target="_blank" rel="noopener">
         Cards (PDF)
       </Button>

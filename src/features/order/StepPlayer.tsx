@@ -21,7 +21,7 @@ import { OrderPanel } from './OrderPanel';
 import { StepList } from './StepList';
 import { StepPhotos } from './StepPhotos';
 import { useSchool } from './useSchool';
-import { PlayerBar, StepWords, TaughtOtherwiseNote } from './PlayerParts';
+import { PlayerBar, PlayerLinks, StepWords, TaughtOtherwiseNote } from './PlayerParts';
 import { useStepPlayer } from './useStepPlayer';
 import { TroubleHelp } from '@/ui/TroubleHelp';
 
@@ -89,15 +89,13 @@ export function StepPlayer({
             showReleased={player.showReleased}
             height={345}
           />
-          <PlayerBar
-            player={player}
-            count={steps.length}
-            {...(past < steps.length ? { past } : {})}
+          <PlayerBar player={player} count={steps.length} {...(past < steps.length ? { past } : {})} />
+          <StepWords step={step} index={current} count={steps.length} />
+          <PlayerLinks
             practice={`/p/${projectId}/order/${blockId}/practice`}
             onProject={() => setIsProjected(true)}
             cards={`/api/projects/${projectId}/blocks/${blockId}/print?what=steps`}
           />
-          <StepWords step={step} index={current} count={steps.length} />
           {step.kind === 'join' && <JoinHand step={step} onPress={press} />}
           <HostNote key={step.id} projectId={projectId} blockId={blockId} step={step} />
           <StepPhotos

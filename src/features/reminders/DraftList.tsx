@@ -46,7 +46,7 @@ export function DraftList({ projectId, drafts, contacts, own }: DraftListProps) 
       </Stack>
       {drafts.length === 0 && (
         <Typography>
-          No draft waits. A drop is told a week before, a meeting three days before; who slips or has not been heard of is asked once.
+          No draft waits. A drop is told a week before, a meeting three days before; who slips or has not been heard from is asked once.
         </Typography>
       )}
       {silent.length > 0 && (
@@ -83,7 +83,7 @@ function groupsOf(drafts: readonly Message[]): [string, Message[]][] {
   const groups = new Map<string, Message[]>();
   for (const message of drafts) {
     const { occasion, reason } = message;
-    const key = occasion === 'quiet' ? 'Not heard of.' : occasion === 'slipping' ? 'Falling behind.' : reason;
+    const key = occasion === 'quiet' ? 'Not heard from.' : occasion === 'slipping' ? 'Falling behind.' : reason;
     groups.set(key, [...(groups.get(key) ?? []), message]);
   }
   return [...groups];

@@ -18,7 +18,7 @@ const NAMES: Readonly<Record<Occasion, string>> = {
   drop: 'A drop is near',
   meeting: 'A meeting is near',
   slipping: 'Falling behind',
-  quiet: 'Not heard of',
+  quiet: 'Not heard from',
 };
 
 interface WordsPanelProps {

@@ -41,7 +41,7 @@ test('drafts stand by what they are for; only those who can be written to are ti
   const sent = at({ [POST]: ({ body }) => ('turn' in (body as object) ? { turned: 0 } : { queued: 1, noAddress: 0, switchedOff: 0, changed: 1 }) }); // prettier-ignore
   expect(screen.getByRole('heading', { name: 'Drop 1 is in 4 days. 3 makers' })).toBeTruthy();
   expect(
-    within(screen.getByRole('region', { name: 'Not heard of.' })).getByText('Two own gaps.'),
+    within(screen.getByRole('region', { name: 'Not heard from.' })).getByText('Two own gaps.'),
   ).toBeTruthy();
   expect(['Ann', 'Bea', 'Cyd', 'Dot'].map((name) => tick(`Send to ${name}`).checked)).toEqual([true, false, false, true]); // prettier-ignore
   expect([tick('Send to Bea').disabled, tick('Send to Cyd').disabled]).toEqual([true, true]);

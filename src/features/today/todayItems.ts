@@ -104,22 +104,42 @@ function nextDrop(facts: TodayFacts): TodayItem[] {
   ];
 } // prettier-ignore
 
+/** So many makers are named in one line. */
+const MOST_NAMED = 3;
+const IN_A_ROW = new Intl.ListFormat('en-GB');
+
+function allOf(names: readonly string[]): string {
+  const more = names.length - MOST_NAMED;
+  return IN_A_ROW.format(more > 0 ? [...names.slice(0, MOST_NAMED), `${more} more`] : names);
+}
+
 function help({ progress, makers, blocks, pace }: TodayFacts): TodayItem[] {
   const nameOf = (list: readonly { id: string; name: string }[], id: string) => list.find((entry) => entry.id === id)?.name ?? ''; // prettier-ignore
-  const stuck = progress.filter(({ stuckOn }) => stuckOn !== undefined);
+  // Those who are stuck at one step are helped together.
+  const stuck = new Map<
+    string,
+    { readonly blockId: string; readonly stuckOn: string; readonly names: string[] }
+  >();
+  for (const { makerId, blockId, stuckOn } of progress) {
+    if (stuckOn === undefined) continue;
+    const key = `s${blockId}/${stuckOn}`;
+    const one = stuck.get(key) ?? { blockId, stuckOn, names: [] };
+    stuck.set(key, one);
+    one.names.push(nameOf(makers, makerId));
+  }
   const isResting = new Set(makers.filter(({ isPaused }) => isPaused).map(({ id }) => id));
   return [
-    ...stuck.map(({ makerId, blockId, stuckOn = '' }): TodayItem => ({
-      key: `s${makerId}${blockId}`,
+    ...[...stuck].map(([key, { blockId, stuckOn, names }]): TodayItem => ({
+      key,
       path: 'makers',
-      what: `${nameOf(makers, makerId)} is stuck on ${nameOf(blocks, blockId)}`,
+      what: `${allOf(names)} ${names.length === 1 ? 'is' : 'are'} stuck on ${nameOf(blocks, blockId)}`,
       why: stuckOn,
       tone: 'error.main',
     })),
     ...pace.filter(({ id, state }) => state === 'stalled' && !isResting.has(id)).map(({ id, name, reason }): TodayItem => ({
       key: `p${id}`,
       path: 'calendar',
-      what: `${name} has not been heard of`,
+      what: `${name} has not been heard from`,
       why: reason,
       tone: 'error.main',
     })),

@@ -64,14 +64,14 @@ test('the next drop comes first with its bags and the cloth that is short; later
   expect(items()).toEqual([
     ['/p/p1/bags', 'Drop 1 is in 9 days, Sat 14 Mar 2026'],
     ['/p/p1/cloth', 'Not all is there for Drop 1'],
-    ['/p/p1/calendar', 'Ada has not been heard of'],
+    ['/p/p1/calendar', 'Ada has not been heard from'],
     ['/p/p1/cloth', 'Order cloth for Drop 1: was due 2 days ago, Tue 3 Mar 2026'],
     ['/p/p1/bags', 'Pack for Drop 1: in 8 days, Fri 13 Mar 2026'],
     ['/p/p1/bags', 'Star: 2 of 2 bags to pack'],
   ]);
   expect(screen.getByText('To buy: Madder 0.5 m.')).toBeTruthy();
   rerender(at('2026-03-11', [kit('a', 'm1', 'packed'), kit('a', 'm2', 'packed')]));
-  expect(items().map(([path, what]) => `${path} ${what}`).slice(0, 2)).toEqual(['/p/p1/calendar Drop 1 is in 3 days, Sat 14 Mar 2026', '/p/p1/calendar Ada has not been heard of']);
+  expect(items().map(([path, what]) => `${path} ${what}`).slice(0, 2)).toEqual(['/p/p1/calendar Drop 1 is in 3 days, Sat 14 Mar 2026', '/p/p1/calendar Ada has not been heard from']);
   expect(screen.queryByText(/was due/)).toBeNull();
   // All that the drop takes is there or on its way: its order is settled.
   rerender(at('2026-03-05', [], []));
@@ -88,6 +88,19 @@ test('Today lists who is stuck first, then drawings with problems, then bags to 
     ['/p/p1/blocks/b', 'Plate: 1 problem in the drawing'],
     ['/p/p1/bags', 'Star: 1 of 2 bags to pack'],
   ]);
+}); // prettier-ignore
+
+test('makers who are stuck at one step are one line, and no more than three are named', () => {
+  const at = (stuckOn: string, ...ids: number[]) => ids.map((id) => ({ makerId: `x${id}`, blockId: 'a', stuckOn }));
+  const many = [1, 2, 3, 4, 5].map((id) => ({ ...makers[0]!, id: `x${id}`, name: `Maker ${id}` }));
+  const show = (progress: object[]) => <Today {...CALM} projectId="p1" blocks={[blocks[0]!]} makers={many} kits={[]} progress={progress as never} />;
+  const stuck = () => items().map(([, what]) => what).filter((what) => what?.includes('stuck'));
+  const { rerender } = render(show([...at('Sew 1 to 2', 1, 2), ...at('Sew 3 to 4', 3)]));
+  expect(stuck()).toEqual(['Maker 1 and Maker 2 are stuck on Star', 'Maker 3 is stuck on Star']);
+  rerender(show(at('Sew 1 to 2', 1, 2, 3)));
+  expect(stuck()).toEqual(['Maker 1, Maker 2 and Maker 3 are stuck on Star']);
+  rerender(show(at('Sew 1 to 2', 1, 2, 3, 4, 5)));
+  expect(stuck()).toEqual(['Maker 1, Maker 2, Maker 3 and 2 more are stuck on Star']);
 }); // prettier-ignore
 
 test('an empty project is led to its first drawing and its makers; one that is ready wants nothing', () => {
