@@ -127,6 +127,8 @@ test('words are tried on the makers whom they concern, and saved under their rev
   });
   press('See how it reads now');
   await screen.findByText('Drop 1 comes Sunday, Ann');
+  // Tried, not told to anybody.
+  expect(sent()).toContainEqual({ preview: true });
   expect(screen.queryByText('Drop 1 comes Sunday, Dot')).toBeNull();
   expect(screen.getByText('and 1 more')).toBeTruthy();
   const texts = { ...USUAL_TEXTS, drop: { ...USUAL_TEXTS.drop, subject: '{drop} comes {day}, {name}' } };
