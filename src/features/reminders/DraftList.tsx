@@ -83,7 +83,8 @@ function groupsOf(drafts: readonly Message[]): [string, Message[]][] {
   const groups = new Map<string, Message[]>();
   for (const message of drafts) {
     const { occasion, reason } = message;
-    const key = occasion === 'quiet' ? 'Not heard from.' : occasion === 'slipping' ? 'Falling behind.' : reason;
+    const key =
+      occasion === 'quiet' ? 'Not heard from.' : occasion === 'slipping' ? 'Falling behind.' : reason;
     groups.set(key, [...(groups.get(key) ?? []), message]);
   }
   return [...groups];
