@@ -8,7 +8,7 @@ import { defaultRecipe } from '@/core/generate';
 import { USUAL_ORDER } from '@/core/order';
 import { listBlocks, makeBlock } from '../blocks';
 import { readKeptCalendar, saveCalendar } from '../calendar';
-import { clothLooks, clothShelf, setShelf } from '../cloth';
+import { clothLooks, clothShelf, readClothPicture, setShelf } from '../cloth';
 import { addGroup, listGroups } from '../makers';
 import { readKeptOrder, saveOrder } from '../orders';
 import { openProject } from '../projects';
@@ -82,6 +82,15 @@ test.each([
   await expect(importProject(sql, host, text)).rejects.toMatchObject({ status: 422, body: { where: expect.stringContaining(where) } }); // prettier-ignore
   expect((await sql`select count(*)::int as n from project`)[0]).toEqual(before);
 }); // prettier-ignore
+
+test('run again its cloths keep their photos', async () => {
+  const [first] = await clothShelf(sql, project);
+  await sql`update cloth set picture = ${Buffer.from('print')}, picture_at = now() where project_id = ${project.id} and name = ${first!.name}`;
+  const { id } = await runAgain(sql, access, 'Filed, with photos');
+  const copy = (await openProject(sql, host, id, 'read')).project;
+  expect(String(await readClothPicture(sql, copy, first!.name))).toBe('print');
+  expect((await clothShelf(sql, copy)).filter(({ pictureAt }) => pictureAt !== undefined)).toHaveLength(1);
+});
 
 test('run again it keeps figures, learnt standards, prices and suppliers; dates and stock are not taken along', async () => {
   const { id } = await runAgain(sql, access, 'Filed, again');

@@ -6,8 +6,8 @@ import { inTransaction } from '../database';
 import { exportProject, putIn } from './projectFiles';
 
 /**
- * Copies a project to be run once more: blocks, setting, shelf, what is bought, words of reminders, pictures at steps, what was
- * written for next time, and of the calendar its figures with the standards that were learnt. Without people: no makers, bags,
+ * Copies a project to be run once more: blocks, setting, shelf with its photos, what is bought, words of reminders, pictures at steps,
+ * what was written for next time, and of the calendar its figures with the standards that were learnt. Without people: no makers, bags,
  * ticks, orders placed, dates, or stock that has been used since.
  * @returns the new project, with whoever asked as its host
  */
@@ -28,6 +28,9 @@ export async function runAgain(
       select mine.id, p.step_id, p.says, p.image, p.width, p.height, ${account.id}
       from step_photo p join block b on b.id = p.block_id join block mine on mine.project_id = ${id} and mine.name = b.name
       where b.project_id = ${project.id} and b.removed_at is null and p.removed_at is null`;
+    await step`
+      update cloth new set picture = old.picture, picture_at = old.picture_at
+      from cloth old where new.project_id = ${id} and old.project_id = ${project.id} and old.name = new.name and old.picture is not null`;
     const notes = await step<{ blockId: string | null; text: string }[]>`
       select mine.id as "blockId", e.text from log_entry e left join block b on b.id = e.block_id
         left join block mine on mine.project_id = ${id} and mine.name = b.name
