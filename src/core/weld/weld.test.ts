@@ -6,6 +6,8 @@ import { areaOf, boxOf, distance, findSelfCrossing } from '../geometry';
 import { planBlock } from '../sheet';
 import * as drawn from '../testing';
 import { weldPatches } from '.';
+import { clusterCorners } from './corners';
+import { placesOnSides } from './sides';
 
 /** What must not change when a drawing is shaken: everything that is made of it. */
 function madeOf(patches: readonly Patch[]) {
@@ -80,6 +82,23 @@ test.each(DRAWINGS)('%s, drawn exactly, stays as it is', (_, make) => {
   const { patches, report } = weld(clean, 1.5);
   patches.forEach((patch, index) => expect(patch).toBe(clean[index]));
   expect(report).toEqual({ reachMm: 1.5, moved: 0, farthestMm: 0, dropped: 0 });
+});
+
+test('places on a side stand in the order in which the side comes to them, in whatever order their patches are drawn', () => {
+  const square = (id: number, x: number) => drawn.patch(id, [[x, 30], [x + 30, 30], [x + 30, 60], [x, 60]]); // prettier-ignore
+  const beam = drawn.patch(0, [[0, 0], [120, 0], [120, 30], [0, 30]]); // prettier-ignore
+  for (const order of [
+    [0, 30, 60, 90],
+    [90, 30, 0, 60],
+    [60, 90, 0, 30],
+  ]) {
+    // prettier-ignore
+    const patches = [beam, ...order.map((x, i) => square(i + 1, x))];
+    const corners = clusterCorners(patches, patches.map((_, i) => i), 0.5); // prettier-ignore
+    const under = placesOnSides(patches, corners, 0.5).find(({ patch, side }) => patch === 0 && side === 2);
+    expect(under?.alongs).toEqual([0, 30, 60, 90, 120]);
+    expect(under?.places.map((place) => corners.places[place]!.x)).toEqual([120, 90, 60, 30, 0]);
+  }
 });
 
 test('layers are welded each by itself, and a reach of nothing moves nothing', () => {

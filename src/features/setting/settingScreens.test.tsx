@@ -132,5 +132,5 @@ test('what does not fill its place is told with what to do', () => {
   expect(notes(0.6, 0)[0]).toMatch(/^Star leaves .* appliqué it/);
   expect(notes(-0.4, 0)).toEqual([]);
   expect(notes(0, -2)[0]).toMatch(/^Star is 4 mm larger than its place/);
-  expect(notes(-40, 0, 'offset')[0]).toMatch(/half of it shows/);
+  expect(notes(-40, 0, 'offset')[0]).toMatch(/^Star in place 1: half of it shows/);
 }); // prettier-ignore
