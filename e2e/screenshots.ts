@@ -40,6 +40,7 @@ try {
     await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', papers);
     await papers.click();
     await browser.press('Lighthouse, Beacon: 6 ×');
+    await browser.press('Turn the motif outwards in the block');
     await browser.driver.executeScript("document.getElementById('motif').scrollIntoView()");
   });
   await picture('bolt', async () => {
