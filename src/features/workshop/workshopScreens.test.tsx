@@ -393,6 +393,25 @@ test('by mouse: a drag moves what is picked and is pulled to an edge near by, wi
   expect(shop().picked).toEqual([0, 1]);
 });
 
+test('by finger: a stroke over a paper that is not picked moves none of them, one over a paper that is moves it', () => {
+  const { shop, middle, at } = drawnBoard(800, 600);
+  const stroke = (index: number) => {
+    const from = middle(index);
+    const touch = { pointerType: 'touch', altKey: true };
+    at('pointerDown', from, touch);
+    at('pointerMove', { clientX: from.clientX + 60, clientY: from.clientY }, touch);
+    at('pointerUp', { clientX: from.clientX + 60, clientY: from.clientY }, touch);
+  };
+  const start = lefts(shop());
+  stroke(2);
+  expect([shop().picked, lefts(shop())]).toEqual([[], start]);
+  at('pointerDown', middle(2), { pointerType: 'touch' });
+  at('pointerUp', middle(2), { pointerType: 'touch' });
+  expect(shop().picked).toEqual([2]);
+  stroke(2);
+  expect(lefts(shop())[2]).toBeGreaterThan(start[2]! + 5);
+});
+
 test('the seam report tells counts, problems with a mend, and nearly known papers', () => {
   const slipped: BlockDocument = {
     ...SQUARES,
