@@ -22,10 +22,16 @@ const DRAWER_MM = 1;
 
 interface Shape {
   readonly centre: Point;
-  /** The patches with how far their middles are from the centre, mm; those farthest from the centre first. */
-  readonly patches: readonly (Looks & { readonly reach: number })[];
+  /** Those farthest from the centre first. */
+  readonly patches: readonly Placed[];
   /** mm. */
   readonly meanReach: number;
+}
+
+/** A patch within its unit, and how far its middle is from the centre, mm. */
+interface Placed {
+  readonly looks: Looks;
+  readonly reach: number;
 }
 
 /** What is compared of a patch. */
@@ -58,7 +64,7 @@ export function likeUnits(graph: SeamGraph, joins: readonly BareJoin[]): (number
       ...made.sort((a, b) => a - b).map(String),
       members.length,
       // Which cloths there are, in whatever order: a number that others have by chance costs one look more.
-      shape.patches.reduce((sum, { cloth }) => sum + mixed(cloth), 0),
+      shape.patches.reduce((sum, { looks }) => sum + mixed(looks.cloth), 0),
     ].join('|');
     const row = Math.floor(shape.meanReach / DRAWER_MM);
     const drawer = (step: number) => `${parts}@${row + step}`;
@@ -99,7 +105,7 @@ function shapeOf(graph: SeamGraph, members: readonly number[]): Shape {
   const looks = looksOf(graph.patches);
   const all = members.map((patch) => itemAt(looks, patch));
   const centre = centreOf(all);
-  const patches = all.map((one) => ({ ...one, reach: distance(one.middle, centre) }));
+  const patches = all.map((looks): Placed => ({ looks, reach: distance(looks.middle, centre) }));
   const meanReach = patches.reduce((sum, { reach }) => sum + reach, 0) / patches.length;
   return { centre, meanReach, patches: patches.sort((p, q) => q.reach - p.reach) };
 }
@@ -131,28 +137,31 @@ function isCongruent(a: Shape, b: Shape): boolean {
   if (!first || a.patches.length !== b.patches.length) return false;
   if (a.patches.some(({ reach }, i) => Math.abs(reach - (b.patches[i]?.reach ?? Infinity)) > SAME_MM))
     return false;
-  return b.patches.some((other) => {
-    if (other.cloth !== first.cloth || Math.abs(other.reach - first.reach) > SAME_MM) return false;
-    return turnsBetween(first.outline, other.outline).some((degrees) => {
+  return b.patches.some(({ looks, reach }) => {
+    if (looks.cloth !== first.looks.cloth || Math.abs(reach - first.reach) > SAME_MM) return false;
+    return turnsBetween(first.looks.outline, looks.outline).some((degrees) => {
       const turn = turnAbout(a.centre, degrees);
       const motion: Motion = {
         ...turn,
         x: turn.x + b.centre.x - a.centre.x,
         y: turn.y + b.centre.y - a.centre.y,
       };
-      return a.patches.every(({ cloth, outline, middle, reach }) => {
-        const at = movePoint(motion, middle);
-        return b.patches.some(
-          (one) =>
-            one.cloth === cloth &&
-            // What lies in the same place lies as far from the middle: few are looked at closely.
-            Math.abs(one.reach - reach) <= SAME_MM &&
-            distance(one.middle, at) <= SAME_MM &&
-            isSamePlace(moveOutline(motion, outline), one.outline, SAME_MM),
-        );
-      });
+      return a.patches.every((own) => liesIn(own, motion, b.patches));
     });
   });
+}
+
+/** Whether a patch, moved, lies on one of the others; those stand by their reach, which a motion of the whole leaves as it is. */
+function liesIn({ looks, reach }: Placed, motion: Motion, others: readonly Placed[]): boolean {
+  const at = movePoint(motion, looks.middle);
+  for (const other of others) {
+    if (other.reach > reach + SAME_MM) continue;
+    if (other.reach < reach - SAME_MM) return false;
+    const { cloth, middle, outline } = other.looks;
+    if (cloth !== looks.cloth || distance(middle, at) > SAME_MM) continue;
+    if (isSamePlace(moveOutline(motion, looks.outline), outline, SAME_MM)) return true;
+  }
+  return false;
 }
 
 /** Turns that could take one outline onto the other: each of its sides onto the first side. */
