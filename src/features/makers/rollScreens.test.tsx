@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import type { Maker } from '@/server/makers';
 import type { RollEntry, RollLine } from '@/server/progress';
@@ -60,6 +60,23 @@ test('arrows, figures, s and a: a group is entered without a mouse; figures at o
   await waitFor(() => expect(said().slice(4)).toMatchObject([{ kind: 'present', day: '2026-11-27' }, { kind: 'unstuck' }])); // prettier-ignore
   key('u');
   await waitFor(() => expect(said().at(-1)).toMatchObject({ kind: 'count', key: 'k1', count: 1 }));
+});
+
+test('a figure after a rest, or for another maker, begins a number of its own', () => {
+  atRoll();
+  const keyAt = (name: string, timeStamp: number) => {
+    const event = new KeyboardEvent('keydown', { key: name, bubbles: true });
+    Object.defineProperty(event, 'timeStamp', { value: timeStamp });
+    act(() => void document.body.dispatchEvent(event));
+  };
+  keyAt('1', 5000);
+  keyAt('1', 6100);
+  expect(row('Ada').getByText('Star: pair A, 11 of 12')).toBeTruthy();
+  keyAt('7', 7400);
+  expect(row('Ada').getByText('Star: pair A, 7 of 12')).toBeTruthy();
+  key('ArrowDown');
+  keyAt('2', 7500);
+  expect(row('Bo').getByText('Star: pair A, 2 of 12')).toBeTruthy();
 });
 
 test('by touch and by name; of one group; without a connection it counts here, is said to wait, and is sent in its order', async () => {
