@@ -39,10 +39,11 @@ export async function makerHistories(
   });
 } // prettier-ignore
 
-function leftOf({ summary, done, covered }: PairStanding['standing'], own: OwnMinutes): number {
-  const { of, total } = own(summary);
-  const sewn = [...done, ...covered].reduce((sum, id) => sum + (of.get(id) ?? 0), 0);
-  return Math.max(0, total - sewn);
+/** Minutes of the steps that are not done: nothing at all where all are, however their minutes round. */
+export function leftOf({ summary, done, covered }: PairStanding['standing'], own: OwnMinutes): number {
+  let left = 0;
+  for (const [id, minutes] of own(summary).of) if (!done.has(id) && !covered.has(id)) left += minutes;
+  return left;
 }
 
 /** Steps that are done, each at the time when it was ticked; one of an older order counts as long as the block's steps do in the mean. */
