@@ -51,6 +51,8 @@ export default defineConfig({
           name: 'database',
           include: ['src/server/**/*.test.ts'],
           testTimeout: 240_000,
+          // A fresh database is made and migrated before each file.
+          hookTimeout: 240_000,
           fileParallelism: false,
         },
       },
