@@ -14,7 +14,7 @@ beforeAll(async () => {
   await host.beginProject('host@calendar.example', 'a long password', 'My own');
   await host.go('/');
   await host.press('Make a sample');
-  await host.see('Jory Tamblyn is stuck');
+  await host.see('Jory Tamblyn and Suvi Arrowsmith are stuck');
   project = new URL(await host.driver.getCurrentUrl()).pathname;
 });
 

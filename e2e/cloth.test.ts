@@ -21,7 +21,7 @@ beforeAll(async () => {
   await second.signIn(EMAIL, PASSWORD);
   await host.go('/');
   await host.press('Make a sample');
-  await host.see('Jory Tamblyn is stuck');
+  await host.see('Jory Tamblyn and Suvi Arrowsmith are stuck');
   cloth = `${new URL(await host.driver.getCurrentUrl()).pathname}/cloth`;
 });
 

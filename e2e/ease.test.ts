@@ -37,7 +37,7 @@ const seeLabel = (browser: Browser, label: string) =>
 test('a sample is made at the press of a button, with help for each station', async () => {
   await host.go('/');
   await host.press('Make a sample');
-  await host.see('Jory Tamblyn is stuck');
+  await host.see('Jory Tamblyn and Suvi Arrowsmith are stuck');
   sample = new URL(await host.driver.getCurrentUrl()).pathname;
   for (const [path, says] of [
     ['', 'What wants a decision now'],

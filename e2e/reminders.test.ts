@@ -15,7 +15,7 @@ beforeAll(async () => {
   await host.beginProject('host@mail.example', 'a long password', 'My own');
   await host.go('/');
   await host.press('Make a sample');
-  await host.see('Jory Tamblyn is stuck');
+  await host.see('Jory Tamblyn and Suvi Arrowsmith are stuck');
   at = new URL(await host.driver.getCurrentUrl()).pathname;
 });
 
