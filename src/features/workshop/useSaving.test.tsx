@@ -68,6 +68,35 @@ test('what someone else saved meanwhile is merged and then saved on top; a chang
   expect(puts(asked).at(-1)?.body).toEqual({ document: merged.document, revision: 9 });
 });
 
+test('while it is asked whose change stays, theirs is not saved over; the answer is', async () => {
+  const theirs = painted(1, 'Moss');
+  let revision = 6;
+  const asked = answering({
+    [PUT]: ({ body }) =>
+      (body as { revision: number }).revision < 6
+        ? refused(409, 'changed-elsewhere', { current: { revision: 6, document: theirs } })
+        : { revision: (revision += 1) },
+  });
+  const told = { merged: vi.fn(), created: vi.fn() };
+  const { result, rerender } = renderHook(
+    ({ document, isAsking }: { document: BlockDocument; isAsking: boolean }) =>
+      useSaving({ projectId: 'p1', initial: BLOCK, document, isAsking, onMerged: told.merged, onCreated: told.created }),
+    { initialProps: { document: START, isAsking: false } },
+  );
+  const mine = painted(1, 'Rust');
+  rerender({ document: mine, isAsking: false });
+  await after(800);
+  expect(told.merged.mock.calls[0]![0].conflicts).toHaveLength(1);
+  rerender({ document: mine, isAsking: true });
+  await after(20_000);
+  expect(puts(asked)).toHaveLength(1);
+  expect(result.current.state.kind).not.toBe('saved');
+  rerender({ document: theirs, isAsking: false });
+  await after(800);
+  expect(puts(asked).at(-1)?.body).toEqual({ document: theirs, revision: 6 });
+  expect(result.current.state).toEqual({ kind: 'saved' });
+}); // prettier-ignore
+
 test('without a connection the block stays on the device, is tried again after five seconds, and is given up only when sent', async () => {
   let isThere = false;
   const asked = answering({ [PUT]: () => (isThere ? { revision: 5 } : unreachable()) });

@@ -44,6 +44,8 @@ interface SavingOptions {
   readonly projectId: string;
   readonly initial: SavedBlock | undefined;
   readonly document: BlockDocument;
+  /** Whether the host is being asked whose change stays: until then theirs is not saved over. */
+  readonly isAsking?: boolean;
   /** Takes in what someone else saved. */
   readonly onMerged: (merged: Merged, rebase: (state: BlockDocument) => BlockDocument) => void;
   readonly onCreated: (block: SavedBlock) => void;
@@ -53,7 +55,14 @@ interface SavingOptions {
  * Saves the block by itself a moment after each edit. What someone else saved meanwhile is merged, patch by patch; while
  * the server cannot be reached the block is kept on this device and sent later.
  */
-export function useSaving({ projectId, initial, document, onMerged, onCreated }: SavingOptions) {
+export function useSaving({
+  projectId,
+  initial,
+  document,
+  isAsking = false,
+  onMerged,
+  onCreated,
+}: SavingOptions) {
   const base = useRef(initial);
   const latest = useRef({ document, onMerged, onCreated });
   useEffect(() => {
@@ -109,11 +118,11 @@ export function useSaving({ projectId, initial, document, onMerged, onCreated }:
   const isHeld = state.kind === 'touches' && state.by === document;
   useEffect(() => {
     // Until the host has chosen, or changed it further.
-    if (isHeld) return;
+    if (isHeld || isAsking) return;
     const timer = setTimeout(() => void save(), isFailed ? AGAIN_MS : REST_MS);
     return () => clearTimeout(timer);
     // A save that ended while an edit was made has to be followed by another: `state` starts the wait again.
-  }, [document, save, state, isFailed, isHeld]);
+  }, [document, save, state, isFailed, isHeld, isAsking]);
 
   useLeaving(base, latest, save);
 

@@ -26,6 +26,7 @@ export function useWorkshopBlock(projectId: string, block: SavedBlock | undefine
     projectId,
     initial: block,
     document: shop.document,
+    isAsking: clash !== undefined,
     onMerged: takeIn,
     onCreated: (made) => {
       setKnown(made);
