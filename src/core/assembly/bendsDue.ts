@@ -2,7 +2,7 @@ import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { STRAIGHT_DEG } from '../geometry';
 import { farPlace, turnAt } from './interface';
-import { addSubsets, setOf, type UnitSet } from './unitSet';
+import { addSubsets, unitsHolding } from './unitSet';
 
 /**
  * For each set of units the bends that every order of making it costs in the joins between them: corners within the seams that
@@ -18,26 +18,18 @@ export function bendsDue(
   count: number,
 ): Int32Array {
   const due = new Int32Array(2 ** count);
-  const setAround = (patches: Iterable<number>): UnitSet | undefined => {
-    let set = 0;
-    for (const patch of patches) {
-      const unit = placeOf.get(patch);
-      if (unit === undefined) return undefined;
-      set |= setOf(unit);
-    }
-    return set;
-  };
   const crossing = new Map<number, number[]>();
   for (const seam of seams) {
     const { patches, innerBends, start, end } = itemAt(graph.seams, seam);
-    const both = setAround(patches);
+    const both = unitsHolding(patches, placeOf);
     if (both !== undefined) due[both] = itemAt(due, both) + innerBends.length;
     for (const { place } of [start, end]) crossing.set(place, [...(crossing.get(place) ?? []), seam]);
   }
   for (const [place, arms] of crossing) {
     if (!graph.isInner[place] || !bendsForSure(graph, place, arms)) continue;
-    const around = setAround(
+    const around = unitsHolding(
       itemAt(graph.seamsAt, place).flatMap((seam) => itemAt(graph.seams, seam).patches),
+      placeOf,
     );
     if (around !== undefined) due[around] = itemAt(due, around) + 1;
   }

@@ -12,6 +12,7 @@ import {
   setOf,
   sumsOf,
   unitOf,
+  unitsHolding,
   without,
   type UnitSet,
 } from './unitSet';
@@ -127,7 +128,7 @@ function savings(costs: TreeWays, place: ReadonlyMap<number, number>, numbers: r
     if (all.length === 0) return NO_SAVINGS;
     const own: Saving[] = [];
     for (const { patches, saving } of all) {
-      const needs = unitsOf(patches, place);
+      const needs = unitsHolding(patches, place);
       if (needs !== undefined) own.push({ needs, saving });
     }
     return own;
@@ -142,17 +143,6 @@ function savings(costs: TreeWays, place: ReadonlyMap<number, number>, numbers: r
     }
     return 0;
   };
-}
-
-/** The units that hold these patches; undefined where some are in none. */
-function unitsOf(patches: readonly number[], place: ReadonlyMap<number, number>): UnitSet | undefined {
-  let set = 0;
-  for (const patch of patches) {
-    const unit = place.get(patch);
-    if (unit === undefined) return undefined;
-    set |= setOf(unit);
-  }
-  return set;
 }
 
 /** What a slide saves where these units are in the part. */
@@ -224,7 +214,7 @@ function refusedSplits(
   apart: readonly Apart[],
 ): ReadonlySet<number> {
   const asSet = (patches: readonly number[]): number | undefined => {
-    const set = unitsOf(patches, place);
+    const set = unitsHolding(patches, place);
     if (set === undefined) return undefined;
     const size = units.reduce((sum, unit, i) => sum + (isIn(set, i) ? unit.members.length : 0), 0);
     return size === patches.length ? set : undefined;

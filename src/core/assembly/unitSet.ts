@@ -35,6 +35,20 @@ export function eachUnit(set: UnitSet, visit: (unit: number) => void): void {
   for (let rest = set; rest > 0; rest = without(rest, lowestIn(rest))) visit(unitOf(lowestIn(rest)));
 }
 
+/** The units that hold these patches; undefined where some are in none. */
+export function unitsHolding(
+  patches: Iterable<number>,
+  place: ReadonlyMap<number, number>,
+): UnitSet | undefined {
+  let set = 0;
+  for (const patch of patches) {
+    const unit = place.get(patch);
+    if (unit === undefined) return undefined;
+    set |= setOf(unit);
+  }
+  return set;
+}
+
 /** Two sets in one number, for units up to that many; exact as a double up to 26 units. */
 export function pairKey(a: UnitSet, b: UnitSet, units: number): number {
   return a + b * 2 ** units;
