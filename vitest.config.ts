@@ -40,6 +40,8 @@ export default defineConfig({
           name: 'screens',
           include: ['src/{ui,features}/**/*.test.tsx'],
           environment: 'happy-dom',
+          // Modules are loaded once per worker: what they keep between tests is put back before each (setUp).
+          isolate: false,
           setupFiles: ['src/ui/testing/setUp.ts'],
           testTimeout: 60_000,
           maxWorkers: '100%',

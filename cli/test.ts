@@ -12,31 +12,37 @@ interface Counts {
 }
 
 /** What runs at the moment, and whether someone asked to stop. */
-let running: ChildProcess | undefined;
+const running = new Set<ChildProcess>();
 let isStopped = false;
 
 function stopOnSignal(): void {
   isStopped = true;
-  if (running?.pid === undefined || running.exitCode !== null) return;
-  try {
-    process.kill(-running.pid, 'SIGTERM');
-  } catch {
-    // It has just ended by itself.
-  }
+  for (const { pid } of running)
+    try {
+      if (pid !== undefined) process.kill(-pid, 'SIGTERM');
+    } catch {
+      // It has just ended by itself.
+    }
 }
 
 const BIN = path.join(ROOT, 'node_modules/.bin');
 
 const PARTS: readonly string[] = ['core', 'screens', 'database', 'browser'];
 
-/** Checks that pass or fail as a whole. */
-const CHECKS: readonly (readonly [string, string, readonly string[]])[] = [
-  ['format', 'prettier', ['--check', '.', '--log-level', 'warn']],
-  ['lint', 'eslint', ['.', '--max-warnings', '0']],
-  ['route types', 'next', ['typegen']],
-  ['types', 'tsc', ['--noEmit']],
-  ['types of the core alone', 'tsc', ['-p', 'src/core/tsconfig.json']],
-  ['layers', 'depcruise', ['src', 'cli', 'e2e', 'demo']],
+type Check = readonly [name: string, program: string, args: readonly string[]];
+
+/** Checks that pass or fail as a whole: two rows of them beside each other, each in its order. */
+const CHECKS: readonly (readonly Check[])[] = [
+  [
+    ['format', 'prettier', ['--check', '.', '--log-level', 'warn']],
+    ['lint', 'eslint', ['.', '--max-warnings', '0']],
+  ],
+  [
+    ['route types', 'next', ['typegen']],
+    ['types', 'tsc', ['--noEmit']],
+    ['types of the core alone', 'tsc', ['-p', 'src/core/tsconfig.json']],
+    ['layers', 'depcruise', ['src', 'cli', 'e2e', 'demo']],
+  ],
 ];
 
 /**
@@ -53,7 +59,7 @@ export async function runTest(args: readonly string[]): Promise<number> {
   // The database's user must be able to enter; the cluster inside is its own and closed to others.
   chmodSync(folder, 0o711);
   try {
-    if (args.length === 0) for (const check of CHECKS) if (!isStopped) await runCheck(check, counts);
+    if (args.length === 0) await Promise.all(CHECKS.map((row) => runChecks(row, counts)));
     for (const name of ['core', 'screens']) if (wanted(name)) await runSuite(name, files, {}, folder, counts);
     if (wanted('database') || wanted('browser')) {
       const url = databaseUrl(await startCluster(folder), 'postgres');
@@ -76,7 +82,11 @@ export async function runTest(args: readonly string[]): Promise<number> {
   return counts.failed === 0 && counts.passed > 0 && !isStopped ? 0 : 1;
 }
 
-async function runCheck([name, program, args]: (typeof CHECKS)[number], counts: Counts): Promise<void> {
+async function runChecks(row: readonly Check[], counts: Counts): Promise<void> {
+  for (const check of row) if (!isStopped) await runCheck(check, counts);
+}
+
+async function runCheck([name, program, args]: Check, counts: Counts): Promise<void> {
   const { code, text } = await run(path.join(BIN, program), args, {});
   counts[code === 0 ? 'passed' : 'failed'] += 1;
   process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}: ${name}\n`);
@@ -155,11 +165,15 @@ function run(
       stdio: ['ignore', 'pipe', 'pipe'],
       detached: true,
     });
-    running = child;
+    running.add(child);
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()));
     child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()));
-    child.once('error', (error) => resolve({ code: 1, text: error.message }));
-    child.once('close', (code) => resolve({ code: code ?? 1, text }));
+    const end = (code: number, said: string) => {
+      running.delete(child);
+      resolve({ code, text: said });
+    };
+    child.once('error', (error) => end(1, error.message));
+    child.once('close', (code) => end(code ?? 1, text));
   });
 }

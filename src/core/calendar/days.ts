@@ -1,31 +1,36 @@
 import { tz } from '@date-fns/tz';
-import { addDays, differenceInCalendarDays, format, isValid, parse, startOfISOWeek } from 'date-fns';
+import { format, isValid, parse } from 'date-fns';
+import { daysInWeek, millisecondsInDay } from 'date-fns/constants';
 
 /** A day of the calendar, `2026-03-28`: the same everywhere, in no time zone. */
 export type Day = string;
 
 const FORM = 'yyyy-MM-dd';
-// Days are reckoned at noon of one fixed zone, so that no clock change falls on them.
-const ZONE = { in: tz('UTC') };
-const at = (day: Day) => parse(day, FORM, new Date(0), ZONE);
+/** Days are told in one fixed zone, so that no clock change falls on them. */
+const ZONE = tz('UTC');
+
+/** The moment at which a day begins in that zone, ms since 1970. Calendars ask for thousands of days while an entry is dragged. */
+const at = (day: Day) => Date.parse(day);
 
 /** Whether a text names a day that exists: not the 30th of February. */
 export function isDay(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(at(text));
+  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parse(text, FORM, new Date(0), { in: ZONE }));
 }
 
+/** @throws RangeError where `day` is none */
 export function plusDays(day: Day, days: number): Day {
-  return format(addDays(at(day), days), FORM);
+  return new Date(at(day) + days * millisecondsInDay).toISOString().slice(0, FORM.length);
 }
 
 /** Days from one to another; negative where the other comes before. */
 export function daysBetween(from: Day, to: Day): number {
-  return differenceInCalendarDays(at(to), at(from), ZONE);
+  return (at(to) - at(from)) / millisecondsInDay;
 }
 
 /** The Monday of a day's week. */
 export function mondayOf(day: Day): Day {
-  return format(startOfISOWeek(at(day), ZONE), FORM);
+  const sinceMonday = (new Date(at(day)).getUTCDay() + daysInWeek - 1) % daysInWeek;
+  return plusDays(day, -sinceMonday);
 }
 
 /** The day at a moment in a time zone. @param time ms since 1970 */
@@ -35,5 +40,5 @@ export function dayAt(time: number, timeZone: string): Day {
 
 /** A day in words, “Sat 28 Mar 2026”. */
 export function dayWords(day: Day): string {
-  return format(at(day), 'EEE d MMM yyyy');
+  return format(ZONE(at(day)), 'EEE d MMM yyyy');
 }

@@ -1,13 +1,13 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { beforeEach, expect, test, vi } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe, generate } from '@/core/generate';
 import { writeSvg } from '@/core/formats';
 import { PAPER_MARKS } from '@/core/shapes';
 import { blockSheet, type BlockSheet } from '@/core/sheet';
 import { makePaper } from '@/core/catalogue';
 import { Notices } from '@/ui/Notices';
-import { answering, navigation, refused, type Asked } from '@/ui/testing';
+import { FakeWorker, answering, navigation, refused, type Asked } from '@/ui/testing';
 import { BlockView } from './BlockView';
 import { ClothList } from './ClothList';
 import { ContactSheet } from './ContactSheet';
@@ -16,28 +16,13 @@ import { LookAlikes } from './LookAlikes';
 import { ProblemList } from './ProblemList';
 import { weldSentence } from './WeldNote';
 
-const worker = vi.hoisted(() => ({
-  api: {} as Record<string, (...args: unknown[]) => unknown>,
-  ended: 0,
-  isSilent: false,
-}));
-// The worker's own code, run in this thread: what it says is what it would say.
-vi.mock('comlink', () => ({
-  expose: (api: typeof worker.api) => (worker.api = api),
-  proxy: (value: unknown) => value,
-  wrap: () =>
-    new Proxy({}, { get: (_, name: string) => async (...args: unknown[]) => (worker.isSilent ? new Promise(() => undefined) : worker.api[name]!(...args)) }),
-})); // prettier-ignore
-
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const field = (name: string | RegExp) => screen.getByRole('textbox', { name }) as HTMLInputElement;
 const bodies = (asked: readonly Asked[]) => asked.map(({ method, body }) => [method, body]);
 
+// The worker's own code, run in this thread: what it says is what it would say.
 beforeEach(async () => {
-  worker.isSilent = false;
-  worker.ended = 0;
-  vi.stubGlobal('Worker', class { terminate() { worker.ended += 1; } }); // prettier-ignore
   await import('@/workers/importWorker');
 });
 
@@ -236,12 +221,12 @@ test('files that are too large, no drawings, or of a fault are refused with how 
   await bring('<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="90mm" viewBox="0 0 90 90"><path d="M0 0L80 80L80 0L0 80Z"/></svg>');
   await screen.findByText('The drawing cannot be used yet.');
   expect(screen.queryByRole('button', { name: 'Save the block' })).toBeNull();
-  worker.isSilent = true;
+  FakeWorker.isSilent = true;
   await bring('<svg/>');
   expect(screen.getByRole('progressbar', { name: 'Working out the drawing' })).toBeTruthy();
-  const before = worker.ended;
+  const before = FakeWorker.ended;
   press('Cancel');
-  expect(worker.ended).toBe(before + 1);
+  expect(FakeWorker.ended).toBe(before + 1);
   expect(screen.queryByRole('progressbar')).toBeNull();
   const file = new File(['x'], 'big.svg');
   Object.defineProperty(file, 'size', { value: 40e6 });
@@ -274,5 +259,5 @@ test('papers that nobody swaps are said to be none; the worker ends with the pag
   const { unmount } = render(<LookAlikes projectId="p1" papers={[]} system="inch" />);
   await screen.findByText(/No two papers/);
   unmount();
-  expect(worker.ended).toBe(1);
+  expect(FakeWorker.ended).toBe(1);
 });

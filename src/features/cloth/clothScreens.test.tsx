@@ -1,34 +1,29 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { beforeEach, expect, test, vi } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { USUAL_CLOTH } from '@/core/cloth';
 import type { Nested } from '@/core/nesting';
 import { USUAL_ORDER, type PlacedOrder } from '@/core/order';
 import type { OrderFacts } from '@/server/orders';
 import type { Project } from '@/server/projects';
-import { answering, refused } from '@/ui/testing';
+import { FakeWorker, answering, refused } from '@/ui/testing';
 import { ClothStation } from './ClothStation';
 
-const worker = vi.hoisted(() => ({
+const worker = {
   tell: undefined as ((nested: unknown, spent: number) => void) | undefined,
   finish: undefined as ((nested: unknown) => void) | undefined,
-  ended: 0,
   asked: [] as unknown[],
-}));
-vi.mock('comlink', () => ({
-  proxy: (one: unknown) => one,
-  wrap: () => ({
+};
+
+beforeEach(() => {
+  Object.assign(worker, { tell: undefined, finish: undefined });
+  FakeWorker.answers({
     lay: (_kinds: unknown, _cloth: unknown, _system: unknown, _seconds: number, tell: typeof worker.tell) => {
       worker.tell = tell;
       return new Promise((resolve) => (worker.finish = resolve));
     },
-    yields: (...asked: unknown[]) => ((worker.asked = asked), Promise.resolve([{ cut: { name: 'half metre', widthMm: 1000, lengthMm: 500 }, strips: 100, close: 125 }])),
-    smallest: () => Promise.resolve({ name: 'fat quarter, 18 × 22″' }),
-  }),
-})); // prettier-ignore
-
-beforeEach(() => {
-  Object.assign(worker, { tell: undefined, finish: undefined, ended: 0 });
-  vi.stubGlobal('Worker', class { terminate() { worker.ended += 1; } }); // prettier-ignore
+    yields: (...asked: unknown[]) => ((worker.asked = asked), [{ cut: { name: 'half metre', widthMm: 1000, lengthMm: 500 }, strips: 100, close: 125 }]),
+    smallest: () => ({ name: 'fat quarter, 18 × 22″' }),
+  }); // prettier-ignore
 });
 
 const SQUARE = [{ x: 0, y: 0 }, { x: 50, y: 0 }, { x: 50, y: 50 }, { x: 0, y: 50 }]; // prettier-ignore
@@ -112,7 +107,7 @@ test('a layout is shown as it gets better; stopping keeps the best, finishing na
   await act(async () => worker.tell?.(nested(80), 0.5));
   expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('50');
   press('Stop and keep this');
-  expect(worker.ended).toBe(1);
+  expect(FakeWorker.ended).toBe(1);
   expect(screen.getByText(/^80 mm for one bag; 80 % of it is used/)).toBeTruthy();
   // What a stopped worker says late is not shown.
   await act(async () => worker.tell?.(nested(10), 0.9));

@@ -5,6 +5,7 @@ import type { NestCloth, PieceKind } from '@/core/nesting';
 import { polygonArea } from '@/core/nesting';
 import { USUAL_ORDER, type ClothBolt } from '@/core/order';
 import { Notices } from '@/ui/Notices';
+import { FakeWorker } from '@/ui/testing';
 import { BoltPanel } from './BoltPanel';
 import type { FussyPaper } from './fussyRequest';
 import { FussySheet } from './FussySheet';
@@ -14,19 +15,12 @@ import { ShelfTable } from './ShelfTable';
 
 const laid: { kinds: readonly PieceKind[]; cloth: NestCloth; own?: readonly unknown[] }[] = [];
 const NESTED = { placed: [{ kind: 0, turnDeg: 90, x: 50, y: 60 }], left: [0], lengthMm: 200, density: 0.8, boundLengthMm: 40, stripsLengthMm: 300 }; // prettier-ignore
-vi.mock('comlink', () => ({
-  proxy: (one: unknown) => one,
-  wrap: () => ({
-    lay: (kinds: readonly PieceKind[], cloth: NestCloth) => (
-      laid.push({ kinds, cloth }),
-      Promise.resolve(NESTED)
-    ),
-    smallest: (_kinds: unknown, _width: number, _turns: string, _system: string, own: readonly unknown[]) => (laid.push({ kinds: [], cloth: {} as NestCloth, own }), Promise.resolve(undefined)), // prettier-ignore
-  }),
-}));
 beforeEach(() => {
   laid.length = 0;
-  vi.stubGlobal('Worker', class { terminate() {} }); // prettier-ignore
+  FakeWorker.answers({
+    lay: (kinds: readonly PieceKind[], cloth: NestCloth) => (laid.push({ kinds, cloth }), NESTED),
+    smallest: (_kinds: unknown, _width: number, _turns: string, _system: string, own: readonly unknown[]) => void laid.push({ kinds: [], cloth: {} as NestCloth, own }),
+  }); // prettier-ignore
 });
 
 const strip = [{ x: 0, y: 0 }, { x: 80, y: 0 }, { x: 80, y: 30 }, { x: 0, y: 30 }]; // prettier-ignore

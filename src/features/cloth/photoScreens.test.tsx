@@ -7,7 +7,8 @@ import { ClothPhoto } from './ClothPhoto';
 import { partOf } from './useClothPhoto';
 import { QuadPicture } from './QuadPicture';
 
-const read = vi.hoisted(() => ({ pixels: undefined as unknown }));
+/** The photo as the browser reads it; nothing where it cannot. */
+const read: { pixels?: { readonly width: number; readonly height: number } | undefined } = {};
 vi.mock('./readPixels', () => ({
   readPixels: () =>
     read.pixels === undefined ? Promise.reject(new Error('none')) : Promise.resolve(read.pixels),
@@ -17,7 +18,11 @@ const drawn: { width: number; height: number; first: number[] }[] = [];
 beforeEach(() => {
   drawn.length = 0;
   vi.stubGlobal('ImageData', class { constructor(readonly data: Uint8ClampedArray, readonly width: number, readonly height: number) {} });
-  const context = { putImageData: ({ data, width, height }: { data: Uint8ClampedArray; width: number; height: number }) => drawn.push({ width, height, first: [...data.slice(0, 3)] }) };
+  vi.stubGlobal('createImageBitmap', async () => {
+    if (!read.pixels) throw new Error('none');
+    return { ...read.pixels, close: () => undefined };
+  });
+  const context = { drawImage: () => undefined, getImageData: () => read.pixels, putImageData: ({ data, width, height }: { data: Uint8ClampedArray; width: number; height: number }) => drawn.push({ width, height, first: [...data.slice(0, 3)] }) };
   vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(context as never);
   vi.spyOn(HTMLCanvasElement.prototype, 'toDataURL').mockReturnValue('data:image/jpeg;base64,QUJD');
 }); // prettier-ignore

@@ -1,28 +1,18 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { beforeEach, expect, test, vi } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { papersOverTime, takingOut } from '@/core/papers';
 import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
 import { blockSheet, type JoinStep } from '@/core/sheet';
 import { rosette, patch } from '@/core/testing';
 import { Notices } from '@/ui/Notices';
-import { answering, navigation, refused } from '@/ui/testing';
+import { FakeWorker, answering, navigation, refused } from '@/ui/testing';
 import { BastingSheet } from './BastingSheet';
 import { OrderPanel } from './OrderPanel';
 import { PapersChart } from './PapersChart';
 import { StepPhotos } from './StepPhotos';
 import { shortText } from './shortText';
 import { withBasting } from './withBasting';
-
-const worker = vi.hoisted(() => ({
-  api: {} as Record<string, (...args: unknown[]) => unknown>,
-  ended: 0,
-  isSilent: false,
-}));
-vi.mock('comlink', () => ({
-  expose: (api: typeof worker.api) => (worker.api = api),
-  wrap: () => new Proxy({}, { get: (_, name: string) => async (...args: unknown[]) => (worker.isSilent ? new Promise(() => undefined) : worker.api[name]!(...args)) }),
-})); // prettier-ignore
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const sheetOf = (kind: RecipeKind, order?: object) => {
@@ -36,9 +26,6 @@ const joinsOf = (sheet: ReturnType<typeof sheetOf>) => sheet.steps.filter((step)
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
 beforeEach(async () => {
-  worker.isSilent = false;
-  worker.ended = 0;
-  vi.stubGlobal('Worker', class { terminate() { worker.ended += 1; } }); // prettier-ignore
   await import('@/workers/orderWorker');
 });
 
@@ -71,11 +58,11 @@ test('the schools are compared off this thread, one is used, and a comparison ca
   expect(rows.filter((row) => within(row).queryByText('in use'))).toHaveLength(1);
   fireEvent.click(within(table).getByRole('button', { name: 'Use Centre out' }));
   await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ document: { order: { school: 'rings' } } }));
-  worker.isSilent = true;
+  FakeWorker.isSilent = true;
   press('Compare the schools');
-  const before = worker.ended;
+  const before = FakeWorker.ended;
   fireEvent.click(await screen.findByRole('button', { name: 'Cancel' }));
-  expect(worker.ended).toBe(before + 1);
+  expect(FakeWorker.ended).toBe(before + 1);
   expect(screen.queryByRole('table', { name: 'Schools compared' })).toBeNull();
 }); // prettier-ignore
 

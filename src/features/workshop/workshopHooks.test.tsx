@@ -5,7 +5,7 @@ import { makePaper } from '@/core/catalogue';
 import { cutGrid, hexagonMosaic } from '@/core/testing';
 import { liveReport } from '@/core/workshop';
 import { Notices } from '@/ui/Notices';
-import { FakeStream, answering, refused } from '@/ui/testing';
+import { FakeStream, FakeWorker, answering, refused } from '@/ui/testing';
 import { WorkshopPage } from './WorkshopPage';
 import { centredAt, middleOf, widthOf } from './boardMiddle';
 import { useBoardGhost } from './useBoardGhost';
@@ -13,24 +13,12 @@ import { useBoardWalk } from './useBoardWalk';
 import { useReport } from './useReport';
 import { useWorkshop } from './useWorkshop';
 
-const worker = vi.hoisted(() => ({
-  api: {} as Record<string, (...args: unknown[]) => unknown>,
-  asked: [] as string[],
-  ended: 0,
-}));
-vi.mock('comlink', () => ({
-  expose: (api: typeof worker.api) => (worker.api = api),
-  proxy: (value: unknown) => value,
-  wrap: () => new Proxy({}, { get: (_, name: string) => async (...args: unknown[]) => (worker.asked.push(name), worker.api[name]!(...args)) }),
-})); // prettier-ignore
-
 const SQUARES: BlockDocument = { format: BLOCK_FORMAT, patches: cutGrid(3, 1, [0]) };
 const INCH = makePaper({ family: 'regular', sides: 4, edgeMm: 25.4 });
 
+const asked = () => FakeWorker.asked.map(({ name }) => name);
+
 beforeEach(async () => {
-  worker.asked.length = 0;
-  worker.ended = 0;
-  vi.stubGlobal('Worker', class { terminate() { worker.ended += 1; } }); // prettier-ignore
   await import('@/workers/workshopWorker');
 });
 
@@ -44,11 +32,11 @@ test('a small block is reported at once, its mends a moment later; a mend of ano
   expect(result.current.report?.problems.length).toBeGreaterThan(0);
   expect([result.current.isFresh, result.current.mends]).toEqual([true, []]);
   await waitFor(() => expect(result.current.mends.some(Boolean)).toBe(true));
-  expect(worker.asked).not.toContain('report');
+  expect(asked()).not.toContain('report');
   rerender(SQUARES);
   expect([result.current.report?.problems, result.current.mends]).toEqual([[], []]);
   unmount();
-  expect(worker.ended).toBe(1);
+  expect(FakeWorker.ended).toBe(1);
 }); // prettier-ignore
 
 test('a large block is reported by the worker; until then the report is said to be of before', async () => {
@@ -56,7 +44,7 @@ test('a large block is reported by the worker; until then the report is said to 
   const { result, rerender } = renderHook((document: BlockDocument) => useReport(document, 'inch'), { initialProps: large as BlockDocument }); // prettier-ignore
   expect([result.current.report, result.current.isFresh]).toEqual([undefined, false]);
   await waitFor(() => expect(result.current.isFresh).toBe(true));
-  expect(worker.asked[0]).toBe('report');
+  expect(asked()[0]).toBe('report');
   expect(result.current.report?.kindOf).toHaveLength(large.patches.length);
   rerender({ ...large, patches: large.patches.slice(1) });
   expect(result.current.isFresh).toBe(false);
@@ -67,7 +55,7 @@ test('a large block is reported by the worker; until then the report is said to 
 test('an empty board asks the worker nothing', async () => {
   renderHook(() => useReport({ format: BLOCK_FORMAT, patches: [] }, 'inch'));
   await new Promise((resolve) => setTimeout(resolve, 500));
-  expect(worker.asked).toEqual([]);
+  expect(FakeWorker.asked).toEqual([]);
 });
 
 test('by keys: plus, minus and nought zoom and fit; Ctrl leaves them to the browser; other keys mean nothing here', () => {

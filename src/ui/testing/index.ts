@@ -1,5 +1,6 @@
 export { answering, refused, unreachable, type Asked } from './answering';
 export { FakeStream } from './fakeStream';
+export { FakeWorker } from './fakeWorker';
 export { navigation } from './navigation';
 export { settled } from './settled';
 
