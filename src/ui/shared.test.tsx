@@ -1,8 +1,6 @@
 import { act, fireEvent, render, renderHook, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { expect, test, vi } from 'vitest';
-import { defaultRecipe, documentOfRecipe } from '@/core/generate';
-import { blockSheet } from '@/core/sheet';
 import { startHistory, type History } from '@/core/workshop';
 import { Bench } from './Bench';
 import { Notices, useNotice, useWorking } from './Notices';
@@ -13,16 +11,12 @@ import { RefusedError, asRefusal, send } from './api';
 import { BlockDrawing } from './drawing/BlockDrawing';
 import { panZoom } from './drawing/panZoom';
 import { OTHER_PLACES, STATIONS, placeOf } from './stations';
-import { FakeStream, answering, navigation, refused, unreachable } from './testing';
+import { FakeStream, answering, navigation, refused, sheetOf, unreachable } from './testing';
 import { useKeptHistory } from './useKeptHistory';
 import { useLive } from './useLive';
 import { mayLeave, useUnsaved } from './useUnsaved';
 
-const SHEET = blockSheet(documentOfRecipe(defaultRecipe('star')).patches, {
-  allowanceMm: 6.35,
-  sparesPercent: 5,
-  system: 'inch',
-});
+const SHEET = sheetOf('star');
 
 test('the server’s answer, its refusal with all that it says, no server, and an answer that is no JSON', async () => {
   const asked = answering({

@@ -1,17 +1,15 @@
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { defaultRecipe, documentOfRecipe } from '@/core/generate';
-import { blockSheet } from '@/core/sheet';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { Notices } from '@/ui/Notices';
-import { PLAIN_MAKER, answering, refused } from '@/ui/testing';
+import { PLAIN_MAKER, answering, refused, sheetOf } from '@/ui/testing';
 import { BoughtLabels } from './BoughtLabels';
 import { PRINTER_CHANNEL } from './labelPrinter';
 import { PrinterPanel } from './PrinterPanel';
 import { PrinterStandIn } from './PrinterStandIn';
 
-const { bag, bagMark } = blockSheet(documentOfRecipe(defaultRecipe('star')).patches, { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' }); // prettier-ignore
+const { bag, bagMark } = sheetOf('star');
 const blocks = [{ id: 'b', name: 'Star', bag, bagMark, saved: '' }];
 const makers: Maker[] = ['Ann', 'Bea', 'Cy'].map((name) => ({ id: name, name, hasLink: true, skips: [], ...PLAIN_MAKER })); // prettier-ignore
 

@@ -1,13 +1,12 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, expect, test } from 'vitest';
-import { defaultRecipe, documentOfRecipe, generate } from '@/core/generate';
+import { defaultRecipe, generate } from '@/core/generate';
 import { writeSvg } from '@/core/formats';
 import { PAPER_MARKS } from '@/core/shapes';
-import { blockSheet, type BlockSheet } from '@/core/sheet';
 import { makePaper } from '@/core/catalogue';
 import { Notices } from '@/ui/Notices';
-import { FakeWorker, answering, navigation, refused, type Asked } from '@/ui/testing';
+import { FakeWorker, SETTINGS, answering, navigation, refused, sheetOf, type Asked } from '@/ui/testing';
 import { BlockView } from './BlockView';
 import { ClothList } from './ClothList';
 import { ContactSheet } from './ContactSheet';
@@ -16,7 +15,6 @@ import { LookAlikes } from './LookAlikes';
 import { ProblemList } from './ProblemList';
 import { weldSentence } from './WeldNote';
 
-const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const field = (name: string | RegExp) => screen.getByRole('textbox', { name }) as HTMLInputElement;
 const bodies = (asked: readonly Asked[]) => asked.map(({ method, body }) => [method, body]);
@@ -25,10 +23,6 @@ const bodies = (asked: readonly Asked[]) => asked.map(({ method, body }) => [met
 beforeEach(async () => {
   await import('@/workers/importWorker');
 });
-
-function sheetOf(kind: Parameters<typeof defaultRecipe>[0] = 'star'): BlockSheet {
-  return blockSheet(documentOfRecipe(defaultRecipe(kind)).patches, SETTINGS);
-}
 
 test('a block shows its papers with hands and its seams; F and T turn and show tails, not while a name is typed', async () => {
   const sheet = sheetOf('plate');
@@ -61,7 +55,7 @@ test('a block is renamed with what it was called before, the name stays typed wh
   });
   render(
     <Notices>
-      <BlockView projectId="p1" block={{ id: 'b1', name: 'Star', revision: 1 }} isGenerated={false} made={[]} sheet={sheetOf()} fabrics={[]} system="inch" />
+      <BlockView projectId="p1" block={{ id: 'b1', name: 'Star', revision: 1 }} isGenerated={false} made={[]} sheet={sheetOf('star')} fabrics={[]} system="inch" />
     </Notices>,
   ); // prettier-ignore
   press('Rename');

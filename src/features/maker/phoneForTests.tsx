@@ -1,16 +1,13 @@
 import { render } from '@testing-library/react';
 import type { BlockDocument } from '@/core/block';
 import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
-import { blockSheet } from '@/core/sheet';
+import { sheetOf } from '@/ui/testing';
 import { MakerPage } from './MakerPage';
 import type { PageData } from './useMakerBlock';
 
-const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
-
 /** A block as the phone has it. */
 export function block(id: string, kind: RecipeKind, more: object = {}, order?: object) {
-  const { patches, ...document } = { ...documentOfRecipe(defaultRecipe(kind)), ...(order ? { order } : {}) } as BlockDocument;
-  const sheet = blockSheet(patches, SETTINGS, undefined, document);
+  const sheet = sheetOf({ ...documentOfRecipe(defaultRecipe(kind)), ...(order ? { order } : {}) } as BlockDocument);
   return { id, name: `Block ${id}`, sheet, done: [], stuck: [], covered: [], orphaned: 0, isOwnOrder: false, photos: [], saved: '', changed: [], ...more };
 } // prettier-ignore
 

@@ -2,11 +2,11 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import userEvent from '@testing-library/user-event';
 import { beforeEach, expect, test } from 'vitest';
 import { papersOverTime, takingOut } from '@/core/papers';
-import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
+import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { blockSheet, type JoinStep } from '@/core/sheet';
 import { rosette, patch } from '@/core/testing';
 import { Notices } from '@/ui/Notices';
-import { FakeWorker, answering, navigation, refused } from '@/ui/testing';
+import { FakeWorker, SETTINGS, answering, navigation, refused, sheetOf } from '@/ui/testing';
 import { BastingSheet } from './BastingSheet';
 import { OrderPanel } from './OrderPanel';
 import { PapersChart } from './PapersChart';
@@ -14,14 +14,6 @@ import { StepPhotos } from './StepPhotos';
 import { shortText } from './shortText';
 import { withBasting } from './withBasting';
 
-const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
-const sheetOf = (kind: RecipeKind, order?: object) => {
-  const { patches, ...document } = documentOfRecipe(defaultRecipe(kind));
-  return blockSheet(patches, SETTINGS, undefined, {
-    ...document,
-    ...(order ? { order: order as never } : {}),
-  });
-};
 const joinsOf = (sheet: ReturnType<typeof sheetOf>) => sheet.steps.filter((step): step is JoinStep => step.kind === 'join'); // prettier-ignore
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
@@ -69,7 +61,7 @@ test('the schools are compared off this thread, one is used, and a comparison ca
 test('appliqué: each way of sewing on is written into the order, and the usual one leaves nothing behind', async () => {
   const server = { document: documentOfRecipe(defaultRecipe('plate')), revision: 1 };
   answering({ 'GET .*/document': () => server, 'PUT .*/document': ({ body }) => ((server.document = (body as typeof server).document), { revision: (server.revision += 1) }) });
-  const page = () => <Notices><OrderPanel projectId="p1" blockId="b1" sheet={blockSheet(server.document.patches, SETTINGS, undefined, server.document)} /></Notices>;
+  const page = () => <Notices><OrderPanel projectId="p1" blockId="b1" sheet={sheetOf(server.document)} /></Notices>;
   const { rerender } = render(page());
   const choose = async (name: RegExp, wanted: object | undefined) => {
     fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Appliqué' }));
@@ -98,7 +90,7 @@ test('clashes are told with their places and mended by one press', async () => {
   const start = documentOfRecipe(defaultRecipe('star'));
   const ids = start.patches.map(({ id }) => id);
   const document = withBasting(start, () => ({ patches: Object.fromEntries(ids.slice(0, 6).map((id, i) => [id, i % 2 ? 'clockwise' : 'counter-clockwise'])) }));
-  const sheet = blockSheet(document.patches, SETTINGS, undefined, document);
+  const sheet = sheetOf(document);
   expect(sheet.basting.clashes.length).toBeGreaterThan(0);
   const asked = answering({ 'GET .*/document': () => ({ document, revision: 1 }), 'PUT .*/document': () => ({ revision: 2 }) });
   render(<Notices><BastingSheet projectId="p1" blockId="b1" sheet={sheet} allowanceMm={6.35} system="inch" /></Notices>);
@@ -106,7 +98,7 @@ test('clashes are told with their places and mended by one press', async () => {
   press(/^Fold \d+ anew$/);
   await waitFor(() => expect(asked.at(-1)?.method).toBe('PUT'));
   const mended = (asked.at(-1)!.body as { document: typeof document }).document;
-  expect(blockSheet(mended.patches, SETTINGS, undefined, mended).basting.clashes).toEqual([]);
+  expect(sheetOf(mended).basting.clashes).toEqual([]);
   expect(withBasting(start, (choices) => choices)).not.toHaveProperty('basting');
 }); // prettier-ignore
 

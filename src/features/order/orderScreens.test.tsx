@@ -3,13 +3,12 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { BlockDocument } from '@/core/block';
 import { defaultRecipe, documentOfRecipe, type Recipe, type RecipeKind } from '@/core/generate';
-import { batchesOf, blockSheet } from '@/core/sheet';
+import { batchesOf } from '@/core/sheet';
 import { Notices } from '@/ui/Notices';
-import { answering, navigation, refused, unreachable, type Asked } from '@/ui/testing';
+import { answering, navigation, refused, sheetOf, unreachable, type Asked } from '@/ui/testing';
 import { ProjectPapersView } from './ProjectPapersView';
 import { StepPlayer } from './StepPlayer';
 
-const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const DOCUMENT = '/api/projects/p1/blocks/b1/document';
 
 /** A block on a server that keeps what is put, and its player; `shown` draws what the server has now, as a refresh would. */
@@ -28,7 +27,7 @@ function atPlayer(kind: RecipeKind | Recipe, more: Partial<Parameters<typeof Ste
     'PATCH /api/projects/p1/basting': () => ({ kinds: [], pale: [] }),
     'PATCH /api/projects/p1/photos/.*': () => ({}),
   });
-  const sheet = () => blockSheet(server.document.patches, SETTINGS, undefined, server.document);
+  const sheet = () => sheetOf(server.document);
   const page = () => (
     <Notices>
       <StepPlayer projectId="p1" blockId="b1" name="Star" sheet={sheet()} fabrics={['Ink', 'Straw']} system="inch" allowanceMm={6.35} photos={[]} begun={[]} {...more} />
@@ -217,7 +216,7 @@ test('very pale cloth is told to the project and back', async () => {
 });
 
 test('pictures of a step are shown with what they show, taken off and put back', async () => {
-  const [{ id: stepId } = { id: '' }] = blockSheet(documentOfRecipe(defaultRecipe('star')).patches, SETTINGS).steps;
+  const [{ id: stepId } = { id: '' }] = sheetOf('star').steps;
   const photo = { id: 'f1', stepId, says: 'A folded tip', width: 4, height: 3 };
   const { asked } = atPlayer('star', { photos: [photo, { ...photo, id: 'f2', stepId: 'elsewhere', says: 'Other' }] as never });
   expect(screen.getByRole('img', { name: 'A folded tip' }).getAttribute('src')).toBe('/api/projects/p1/photos/f1');

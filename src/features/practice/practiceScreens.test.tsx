@@ -1,14 +1,10 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, expect, test, vi } from 'vitest';
-import { defaultRecipe, generate, type RecipeKind } from '@/core/generate';
 import { practiceQuestions } from '@/core/practice';
-import { blockSheet } from '@/core/sheet';
-import { answering, unreachable } from '@/ui/testing';
+import { answering, sheetOf, unreachable } from '@/ui/testing';
 import { MakerPractice } from './MakerPractice';
 import { PracticeStation } from './PracticeStation';
 
-const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
-const sheetOf = (kind: RecipeKind) => blockSheet(generate(defaultRecipe(kind)), SETTINGS);
 const asks = () => screen.getByRole('heading', { level: 1 }).textContent;
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 

@@ -3,6 +3,7 @@ export { FakeStream } from './fakeStream';
 export { FakeWorker } from './fakeWorker';
 export { navigation } from './navigation';
 export { settled } from './settled';
+export { SETTINGS, sheetOf } from './sheetOf';
 
 /** What is said of a maker of whom nothing is said. */
 export const PLAIN_MAKER = {
