@@ -1,5 +1,5 @@
 import { tz } from '@date-fns/tz';
-import { format, isValid, parse } from 'date-fns';
+import { format } from 'date-fns';
 import { daysInWeek, millisecondsInDay } from 'date-fns/constants';
 
 /** A day of the calendar, `2026-03-28`: the same everywhere, in no time zone. */
@@ -12,9 +12,11 @@ const ZONE = tz('UTC');
 /** The moment at which a day begins in that zone, ms since 1970. Calendars ask for thousands of days while an entry is dragged. */
 const at = (day: Day) => Date.parse(day);
 
-/** Whether a text names a day that exists: not the 30th of February. */
+/** Whether a text names a day that exists: not the 30th of February, which is read as a day in March, or not at all. */
 export function isDay(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parse(text, FORM, new Date(0), { in: ZONE }));
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  const time = at(text);
+  return !Number.isNaN(time) && new Date(time).toISOString().startsWith(text);
 }
 
 /** @throws RangeError where `day` is none */

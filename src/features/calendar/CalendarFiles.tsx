@@ -11,7 +11,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { dayWords, plusDays, type Day, type Holiday } from '@/core/calendar';
-import type { FoundHoliday } from '@/server/calendar';
+import type { FoundHoliday } from '@/workers/readHolidays';
 import { send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FileButton } from '@/ui/FileButton';

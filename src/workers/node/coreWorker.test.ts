@@ -6,6 +6,7 @@ import { PROJECT_FORMAT, writeProjectFile, writeSvg } from '@/core/formats';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import {
   drawing,
+  holidays,
   marks,
   order,
   papers,
@@ -36,6 +37,8 @@ test('what is refused comes back with what, where and how to mend, and what is t
   const bad = await recipe({ ...defaultRecipe('plate'), outerMm: 1 } as never);
   expect(sent(bad)).toMatchObject({ refusal: { place: { name: 'outerMm' }, mend: expect.stringMatching(/\w/) } });
   expect(sent(await recipe(defaultRecipe('star')))).toEqual({ value: star });
+  const dates = { text: 'hello', from: '2026-01-01', to: '2026-12-31' };
+  expect(sent(await holidays(dates))).toMatchObject({ refusal: { code: 'calendar-file', place: { name: 'file' } } });
   expect(sent(await projectFile('{}'))).toMatchObject({ refusal: { place: { name: 'format' } } });
   const file = { format: PROJECT_FORMAT, name: 'A', shop: '', unitSystem: 'inch', pageSize: 'A4', allowanceMm: 6, sparesPercent: 5, gridColumns: 3, blocks: [] } as const; // prettier-ignore
   expect(sent(await projectFile(writeProjectFile(file)))).toEqual({ value: file });

@@ -37,6 +37,7 @@ import {
   type PapersSources,
 } from '@/core/sheet';
 import { readDrawing, type Colours } from '../readDrawing';
+import { readHolidays, type FoundHoliday } from '../readHolidays';
 import { loadSolver } from './highsSolver';
 import { writePdf } from './pdf';
 
@@ -122,6 +123,11 @@ export async function level({ calendar, blocks, today }: { calendar: Calendar; b
   return levelCalendar(calendar, blocks, today, await loadSolver(), LEVEL_SECONDS);
 } // prettier-ignore
 
+/** Holidays that a calendar file names between two days. */
+export function holidays({ text, from, to }: { text: string; from: Day; to: Day }): Promise<Refusable<FoundHoliday[]>> {
+  return refusable(() => readHolidays(text, from, to));
+} // prettier-ignore
+
 /** Seconds for each anchor of a fussy request. */
 const FUSSY_SECONDS = 10;
 
@@ -167,12 +173,12 @@ export async function sharePapers({
   return shareStock(stock, bags, await loadSolver(), SHARE_SECONDS);
 }
 
-/** Papers that are hard to tell apart. */
 /** What is to be bought for all bags of a project, as far as the tape says it. */
 export function orderSums({ wanted }: { wanted: OrderWanted }): OrderCalls {
   return orderCalls(wanted);
 }
 
+/** Papers that are hard to tell apart. */
 export function lookAlikes(papers: readonly NamedPaper[]): LookAlike[] {
   return findLookAlikes(papers);
 }

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { daysBetween, isDay, plusDays, type Day, type Holiday } from '@/core/calendar';
-import { ServerError } from '../errors';
+import { InvalidInputError } from '@/core/errors';
 
 /** A holiday that a file names, before the host takes it. */
 export type FoundHoliday = Pick<Holiday, 'day' | 'until' | 'title'>;
@@ -12,7 +12,8 @@ const MOST_FOUND = 300;
 
 /**
  * Whole days of an iCalendar file between two days, by day. Repetitions are followed no further than the last day.
- * @throws ServerError 422 for what is no such file, and for more than can be shown
+ * @throws InvalidInputError `calendar-file` for what is no such file, and for more than can be shown
+ * Cost: up to a second or two for a file that is made to be slow.
  */
 export function readHolidays(text: string, from: Day, to: Day): FoundHoliday[] {
   const events = eventsOf(text);
@@ -71,4 +72,4 @@ function daysOf(event: ICAL.Event, first: ICAL.Time): number {
 const dayOf = ({ year, month, day }: ICAL.Time): Day => `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`; // prettier-ignore
 
 const unreadable = (what: string, mend: string) =>
-  new ServerError(422, { code: 'calendar-file', what, mend, where: 'file' });
+  new InvalidInputError('calendar-file', what, mend, { name: 'file' });
