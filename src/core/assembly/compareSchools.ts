@@ -1,4 +1,3 @@
-import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import { planAssembly, type AssemblyPlan } from './planAssembly';
 import { SCHOOLS, type School } from './schools';
@@ -34,7 +33,8 @@ export function compareSchools(
   const plans = all
     .map((school) => (known?.school === school ? known : planAssembly(graph, settings, undefined, school)))
     .filter(({ isTaught }) => isTaught);
-  const best = itemAt(plans, 0);
+  // A block without patches has no order, and so none to compare.
+  const best = plans[0]?.totals;
   return plans.map(({ school, totals, bendsBound, bendsLeast }) => {
     const { bends, threadStarts, minutes, largestUnit, repeated, joins } = totals;
     const repeatedShare = joins === 0 ? 0 : repeated / joins;
@@ -49,9 +49,9 @@ export function compareSchools(
       largestUnit,
       repeatedShare,
       says:
-        school === 'best'
+        school === 'best' || !best
           ? 'What the others are measured by.'
-          : comparedWith(totals, best.totals, 'the first'),
+          : comparedWith(totals, best, 'the first'),
     };
   });
 }

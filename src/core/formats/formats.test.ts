@@ -186,6 +186,12 @@ test('the plan document is complete, and the same for the same drawing', () => {
   expect(document.papers).toEqual([{ kind: 'k1', uses: 2, peakInUse: 2, needed: 2 }]);
 }); // prettier-ignore
 
+test('a block without patches has a plan document too: nothing to sew, no order to compare', () => {
+  const { assembly, patches, seams } = planDocument([], [], { allowanceMm: 6.35, system: 'inch' });
+  expect([patches, seams, assembly.joins, assembly.schools]).toEqual([[], [], [], []]);
+  expect(assembly.totals).toMatchObject({ joins: 0, threadStarts: 0, threadStartsBound: 0, minutes: 0 });
+});
+
 test('the plan document says what is to be minded within each join, and tells the whole work as one stream', () => {
   // A row of four 2″ squares above a strip: the last join is a long run with an end, a middle and another end.
   const row = [0, 1, 2, 3].map((i) => `<rect id="s${i}" x="${i * 60}" width="60" height="60" data-fabric="#fff"/>`);

@@ -100,8 +100,10 @@ test('thread that runs out on a join is said to: a new needleful is no carrying 
 }); // prettier-ignore
 
 test('every sentence is short enough to be read aloud, and the first says what to do', () => {
-  for (const kind of KINDS)
-    for (const step of sheetOf(generate(defaultRecipe(kind))).steps) {
+  // Cloths with longer names, and slides through two folds in a row.
+  const long = hexagonMosaic(54).map((one, i) => ({ ...one, fabric: ['Sea fog', 'Deep madder'][i % 2] as string }));
+  for (const patches of [long, ...KINDS.map((kind) => generate(defaultRecipe(kind)))])
+    for (const step of sheetOf(patches, 'metric').steps) {
       expect(step.text).toMatch(/^(Baste|Right sides together, sew|Lay|Press|Cut|Turn) /);
       for (const sentence of step.text.split(/(?<=[.:;]) /)) expect(sentence.split(' ').length, sentence).toBeLessThanOrEqual(30);
     }

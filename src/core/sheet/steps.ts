@@ -173,7 +173,7 @@ function saySeams(graph: SeamGraph, { seams, bends, chains }: Join, size: string
 function sayStart({ carriesOn, threadStarts, chains }: Join, names: Names, system: UnitSystem): string {
   if (!carriesOn) return 'Start with a new thread at the dot';
   const slides = sayFoldWay(chains[0]?.slides ?? [], names, system);
-  const how = slides === '' ? 'Carry the thread on from the last join' : `Keep the thread of the last join and slide the needle, hidden, ${slides} to the dot`; // prettier-ignore
+  const how = slides === '' ? 'Carry the thread on from the last join' : `Keep the thread of the last join. Slide the needle, hidden, ${slides} to the dot`; // prettier-ignore
   return `${how}${threadStarts > 0 ? '; it runs out on the way: begin a new needleful there' : ''}`;
 }
 
