@@ -101,9 +101,16 @@ test('a cloth that ran out is another for one maker: their bag at the table, and
   await second.go(`${cloth.replace(/cloth$/, 'bags')}/print`);
   await second.see('Ottoline Pell: Fog for Woad');
   await host.press('Undo');
-  await second.go(`${cloth.replace(/cloth$/, 'bags')}/print`);
-  await second.see('Ottoline Pell');
-  await second.gone('Fog for Woad');
+  // A printed page stays as it is: it is read anew until the server has taken it back.
+  await second.driver.wait(
+    async () => {
+      await second.go(`${cloth.replace(/cloth$/, 'bags')}/print`);
+      await second.see('Ottoline Pell');
+      return !(await second.text()).includes('Fog for Woad');
+    },
+    PATIENCE_MS,
+    'the cloth is not taken back',
+  );
 });
 
 test('a photo of a cloth is straightened in the browser, kept, and lies under the papers', async () => {
