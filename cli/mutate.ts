@@ -164,13 +164,16 @@ function noticedBy(
   }
 }
 
+/** Tests of the server, those that want modules of their own with them. */
+const DATABASE = 'database*';
+
 /** The kinds of tests that can run here. */
 function projects(): string[] {
-  return ['core', 'screens', ...(process.env.KEVLO_TEST_DATABASE ? ['database'] : [])];
+  return ['core', 'screens', ...(process.env.KEVLO_TEST_DATABASE ? [DATABASE] : [])];
 }
 
 function projectsOf(folder: string): string[] {
-  if (folder.startsWith('src/server')) return ['database'];
+  if (folder.startsWith('src/server')) return [DATABASE];
   return /^src\/(ui|features)/.test(folder) ? ['core', 'screens'] : ['core'];
 }
 
