@@ -1,86 +1,14 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import { SWRConfig } from 'swr';
 import { expect, test, vi } from 'vitest';
-import { bagContents, pickList } from '@/core/bags';
-import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { NO_EXTRAS } from '@/core/packing';
-import { groupKinds } from '@/core/shapes';
-import type { Kit, KitStatus } from '@/server/bags';
+import type { Kit } from '@/server/bags';
 import { Notices } from '@/ui/Notices';
-import { FakeStream, answering, settled, type Asked } from '@/ui/testing';
-import { PLAIN_MAKER } from '@/ui/testing';
-import { ExtrasView } from './ExtrasView';
-import { useExtras } from './useExtras';
-import { FromStockView } from './FromStockView';
-import { PackingWall } from './PackingWall';
+import { FakeStream, PLAIN_MAKER, answering, settled } from '@/ui/testing';
 import { BagsStation } from './BagsStation';
+import { PackingWall } from './PackingWall';
 import { PrintSheets } from './PrintSheets';
+import { atBags, bag, blocks, kit, list, makers, press, project, put, status } from './testing/atBags';
 import { STATUS_NAMES } from './useKits';
-
-const project = {
-  id: 'p1',
-  name: 'Coast',
-  shop: 'Harbour Hall',
-  unitSystem: 'inch',
-  pageSize: 'Letter',
-  sparesPercent: 5,
-  allowanceMm: 6.35,
-};
-const { patches } = documentOfRecipe(defaultRecipe('plate'));
-const bag = bagContents(patches, groupKinds(patches.map(({ outline }) => outline)), {
-  sparesPercent: 5,
-  allowanceMm: 6.35,
-  system: 'inch',
-});
-const blocks = [
-  { id: 'a', name: 'Plate', bag, bagMark: 'now', saved: '12 × 1″ hexagon' },
-  { id: 'b', name: 'Star', bag, bagMark: 'now', saved: '' },
-];
-const makers = [
-  { id: 'm1', name: 'Ada', hasLink: true, skips: [], ...PLAIN_MAKER },
-  { id: 'm2', name: 'Bo', hasLink: true, skips: ['b'], ...PLAIN_MAKER },
-];
-const list = pickList([{ block: 'Plate', contents: bag, bags: 2 }, { block: 'Star', contents: bag, bags: 1 }]); // prettier-ignore
-
-const kit = (blockId: string, makerId: string, status: KitStatus, revision = 1): Kit => ({
-  blockId,
-  makerId,
-  status,
-  revision,
-  packedMark: null,
-});
-const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
-
-/** The station on a server that keeps bags, with who else changed one meanwhile. */
-function atBags(kits: readonly Kit[] = [], mayEdit = true) {
-  const server = { kits: [...kits], meanwhile: [] as Kit[] };
-  const same = (a: Kit, b: Kit) => a.blockId === b.blockId && a.makerId === b.makerId;
-  const asked = answering({
-    'GET /api/projects/p1/kits': () => server.kits,
-    'PUT /api/projects/p1/kits': ({ body }) => {
-      const { bags } = body as { bags: Kit[] };
-      const refused = server.meanwhile.filter((one) => bags.some((own) => same(own, one)));
-      const changed = bags.filter((own) => !refused.some((one) => same(own, one))).map((own) => ({ ...own, packedMark: null, revision: own.revision + 1 }));
-      server.kits = [...server.kits.filter((one) => ![...changed, ...refused].some((own) => same(own, one))), ...changed, ...refused];
-      return { changed, refused };
-    },
-  });
-  render(
-    // What one test was answered is not what the next one begins with.
-    <SWRConfig value={{ provider: () => new Map() }}>
-    <Notices>
-      <BagsStation drops={[]} order={['a', 'b']} paperNames={[]} mayEdit={mayEdit} stock={{}} worn={{}} sizes={[{ pack: 100, price: 0 }]} extras={{ extras: NO_EXTRAS, revision: 0 }} project={project as never} blocks={blocks} makers={makers} kits={kits} pickList={list} fabrics={['Ink']} />
-    </Notices>
-    </SWRConfig>,
-  );
-  return { server, asked };
-} // prettier-ignore
-
-const put = (asked: readonly Asked[]) =>
-  asked
-    .filter(({ method }) => method === 'PUT')
-    .map(({ body }) => (body as { bags: Kit[] }).bags.map((one) => ({ ...one, packedMark: null })));
-const status = (name: string) => screen.getByRole('button', { name: new RegExp(`^${name}: `) }).textContent;
 
 test('a bag goes on to packed and to handed over, on the revision that was seen, and each press is taken back', async () => {
   const { asked } = atBags([kit('a', 'm1', 'to-pack', 3)]);
@@ -263,28 +191,6 @@ test('a bag that was packed before its block changed says so, and a press asks i
   expect(JSON.stringify(asked.filter(({ method }) => method === 'PUT'))).not.toContain('packedMark');
 }); // prettier-ignore
 
-test('papers that are there: counted, kept on the device, shared; wrong counts are said; what can be packed and what is missing', async () => {
-  const { asked } = atBags();
-  const answer = { ready: [{ blockId: 'a', block: 'Plate', makerId: 'm1', maker: 'Ada' }], wanting: 3, missing: [{ paper: '1″ hexagon', count: 7 }], isProven: true };
-  const more = answering({ 'POST /api/projects/p1/share': () => answer, 'GET /api/projects/p1/kits': () => [] });
-  fireEvent.click(screen.getByRole('tab', { name: 'From what is there' }));
-  const [first] = list.papers;
-  const field = screen.getByRole('textbox', { name: first!.what });
-  const button = () => screen.getByRole('button', { name: 'Which bags can be packed?' });
-  fireEvent.change(field, { target: { value: '-3' } });
-  expect(screen.getByText('A whole number from 0, please')).toBeTruthy();
-  expect(button().hasAttribute('disabled')).toBe(true);
-  fireEvent.change(field, { target: { value: '40' } });
-  fireEvent.click(button());
-  expect(await screen.findByText('1 of 3 bags can be packed now')).toBeTruthy();
-  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Plate, 1 bag: Ada', '7 × 1″ hexagon: 1 pack of 100']);
-  const sent = more.find(({ method }) => method === 'POST')?.body as { stock: Record<string, number> };
-  expect(sent.stock[first!.what]).toBe(40);
-  expect(Object.values(sent.stock).filter((count) => count > 0)).toEqual([40]);
-  expect(window.localStorage.getItem('kevlo-paper-stock-p1')).toContain('40');
-  expect(put(asked)).toEqual([]);
-}); // prettier-ignore
-
 test('the wall shows a drop, or makers with bags of one state; who and when on asking; two hundred makers draw only what is seen', async () => {
   answering({});
   const many = Array.from({ length: 200 }, (_, i) => ({ id: `x${i}`, name: `Maker ${String(i).padStart(3, '0')}`, hasLink: true, skips: [], ...PLAIN_MAKER }));
@@ -321,46 +227,4 @@ test('the wall shows a drop, or makers with bags of one state; who and when on a
   expect(screen.queryByRole('button', { name: /Maker 003, Plate/ })).toBeNull();
   expect(screen.getByRole('button', { name: /Maker 003, Star/ })).toBeTruthy();
   for (const [name, before] of measured) Object.defineProperty(HTMLElement.prototype, name, before);
-}); // prettier-ignore
-
-test('what was counted into the stock is what bags are packed from, until another count is supposed; that is put back', async () => {
-  const asked = answering({ 'POST /api/projects/p1/share': () => ({ ready: [], wanting: 2, missing: [{ paper: 'hexagon', count: 60 }, { paper: 'kite', count: 6 }], isProven: true }) });
-  render(
-    <Notices>
-      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }, { what: 'kite', total: 6 }]} stock={{ hexagon: 31 }} worn={{ hexagon: '12 for one more use' }} sizes={[{ pack: 50, price: 4.5 }, { pack: 10, price: 1.2 }]} />
-    </Notices>,
-  );
-  const field = () => screen.getByRole('textbox', { name: 'hexagon' }) as HTMLInputElement;
-  expect(field().value).toBe('31');
-  expect(screen.getByText('40 for all bags; of those there 12 for one more use')).toBeTruthy();
-  fireEvent.click(screen.getByRole('button', { name: 'Which bags can be packed?' }));
-  await screen.findByText('0 of 2 bags can be packed now');
-  expect(asked.at(-1)?.body).toEqual({ stock: { hexagon: 31, kite: 0 } });
-  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['60 × hexagon: 1 pack of 50 + 1 pack of 10, 5.70', '6 × kite: 1 pack of 10, 1.20']);
-  expect(screen.getByText('In all 1 pack of 50 + 2 packs of 10, 6.90.')).toBeTruthy();
-  fireEvent.change(field(), { target: { value: '' } });
-  expect(field().value).toBe('');
-  fireEvent.click(screen.getByRole('button', { name: 'As the stock says' }));
-  expect(field().value).toBe('31');
-  expect(screen.getByText('40 for all bags; of those there 12 for one more use')).toBeTruthy();
-}); // prettier-ignore
-
-test('extras are said once for all bags: added, counted, taken out, saved by themselves with undo', async () => {
-  vi.useFakeTimers();
-  const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
-  const Extras = () => <ExtrasView own={useExtras('p1', { extras: { ...NO_EXTRAS, last: [{ what: 'backing', count: 1 }] }, revision: 0 })} blocks={[]} drops={[]} order={[]} makers={[]} papers={[]} sparesPercent={5} />;
-  render(<Extras />);
-  const add = (what: string) => {
-    fireEvent.change(screen.getByRole('textbox', { name: 'More in each maker’s first bag' }), { target: { value: what } });
-    fireEvent.click(within(screen.getByRole('region', { name: 'In each maker’s first bag' })).getByRole('button', { name: 'Add' }));
-  };
-  add('needles');
-  fireEvent.change(screen.getByRole('textbox', { name: 'Count of needles' }), { target: { value: '3' } });
-  add('Needles');
-  expect(screen.getByText('It is there already: change its count.')).toBeTruthy();
-  fireEvent.click(screen.getByRole('button', { name: 'Take out backing' }));
-  await act(() => vi.advanceTimersByTimeAsync(1500));
-  expect(asked.at(-1)?.body).toEqual({ extras: { first: [{ what: 'needles', count: 3 }], last: [], every: [] }, revision: 0 });
-  fireEvent.click(screen.getByRole('button', { name: /^Undo/ }));
-  expect(screen.getByRole('textbox', { name: 'Count of backing' })).toBeTruthy();
 }); // prettier-ignore
