@@ -84,4 +84,19 @@ test('what is missed often is told with its block and reason, the worst first; a
     { blockId: first, what: expect.any(String), why: `Missed 3 of 3 times in practice. ${two!.reason}` },
     { blockId: first, what: expect.any(String), why: `Missed 2 of 3 times in practice. ${one!.reason}` },
   ]);
+  // Of another block a single question was asked.
+  const { id: second, sheet } = blocks[1]!;
+  const [only] = practiceQuestions(sheet);
+  await countClassPractice(
+    sql,
+    own,
+    [false, false, true, false].map((isRight) => answer(only!.id, isRight, second)),
+  );
+  expect(
+    (await missedIn(sql, own.project, blocks)).map(({ blockId: at, why }) => [at, why.slice(0, 13)]),
+  ).toEqual([
+    [first, 'Missed 3 of 3'],
+    [second, 'Missed 3 of 4'],
+    [first, 'Missed 2 of 3'],
+  ]);
 });
