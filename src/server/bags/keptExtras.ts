@@ -4,7 +4,7 @@ import { dropsOf, type Calendar } from '@/core/calendar';
 import { WEIGHING_LIMITS, EXTRA_LIMITS, NO_EXTRAS, USUAL_BAGGING, outerBags, type BagExtras, type Bagging, type OuterBag } from '@/core/packing'; // prettier-ignore
 import { readKeptCalendar } from '../calendar';
 import { inTransaction, json, type Sql } from '../database';
-import { conflict } from '../errors';
+import { conflict, notFound } from '../errors';
 import { notify } from '../live';
 import { audit, type Access, type Project } from '../projects';
 
@@ -80,7 +80,13 @@ export const extrasSchema = Joi.object<BagExtras>({
 export async function readKeptExtras(sql: Sql, project: Project): Promise<KeptExtras> {
   const [row] = await sql<Row[]>`
     select bag_extras as extras, bag_extras_revision as revision from project where id = ${project.id}`;
-  return { extras: row?.extras ?? NO_EXTRAS, revision: row?.revision ?? 0 };
+  return keptOf(row);
+}
+
+/** What stands in the row of a project. @throws ServerError 404 where it has gone meanwhile */
+function keptOf(row: Row | undefined): KeptExtras {
+  if (!row) throw notFound('This project');
+  return { extras: row.extras ?? NO_EXTRAS, revision: row.revision };
 }
 
 /** @throws ServerError 409 where someone else changed them since they were read */
@@ -93,7 +99,7 @@ export async function saveExtras(
   return inTransaction(sql, async (step) => {
     const [row] = await step<Row[]>`
       select bag_extras as extras, bag_extras_revision as revision from project where id = ${id} for update`;
-    const before = { extras: row?.extras ?? NO_EXTRAS, revision: row?.revision ?? 0 };
+    const before = keptOf(row);
     if (before.revision !== revision)
       throw conflict(
         'Someone changed the extras meanwhile.',

@@ -2,9 +2,8 @@ import ICAL from 'ical.js';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { EMPTY_CALENDAR, type Calendar, type Drop, type Meeting } from '@/core/calendar';
 import { defaultRecipe } from '@/core/generate';
-import { addGroup } from '../makers';
+import { addGroup, addMakers, changeMaker } from '../makers';
 import { listSummaries, makeBlock, openBlock, setBlockRemoved } from '../blocks';
-import { addMakers } from '../makers';
 import { parse } from '../parse';
 import { recordEvents } from '../progress';
 import { progressEvent, testProject, type TestProject } from '../testing';
@@ -12,6 +11,7 @@ import {
   blockWorks,
   calendarSchema,
   learntOf,
+  nextDropFor,
   projectPace,
   readFeed,
   readKeptCalendar,
@@ -164,3 +164,16 @@ test('a group’s address shows what is for all and what is theirs; another grou
     status: 404,
   });
 });
+
+test('the next drop of a maker is today’s or a later one of their own group, by the calendar’s clock', async () => {
+  const [eve] = await addMakers(sql, access, ['Eve']);
+  const group = await addGroup(sql, access, 'Night');
+  const { revision } = await readKeptCalendar(sql, project);
+  const entries = [handOut('one', '2026-07-01', []), { ...handOut('own', '2026-07-05', []), group: group.id }, handOut('last', '2026-07-09', [])];
+  await saveCalendar(sql, access, { calendar: { ...EMPTY_CALENDAR, timeZone: 'Pacific/Auckland', entries }, revision });
+  const next = async (time: string) => (await nextDropFor(sql, eve!.token, Date.parse(time)))?.id;
+  // Noon in London is midnight there.
+  expect([await next('2026-06-30T12:01Z'), await next('2026-07-01T11:59Z'), await next('2026-07-01T12:01Z')]).toEqual(['one', 'one', 'last']);
+  await changeMaker(sql, access, eve!.id, { groupId: group.id });
+  expect([await next('2026-07-01T12:01Z'), await next('2026-07-09T12:01Z')]).toEqual(['own', undefined]);
+}); // prettier-ignore
