@@ -158,7 +158,7 @@ function noticedBy(
   writeFileSync(full, lines.join('\n'));
   try {
     if (!runTests(copy, ['run', folder], projectsOf(folder))) return 'own';
-    return runTests(copy, ['related', '--run', file], projects()) ? undefined : 'others';
+    return runTests(copy, ['related', '--run', file], projectsReaching(folder)) ? undefined : 'others';
   } finally {
     writeFileSync(full, text);
   }
@@ -167,8 +167,9 @@ function noticedBy(
 /** Tests of the server, those that want modules of their own with them. */
 const DATABASE = 'database*';
 
-/** The kinds of tests that can run here. */
-function projects(): string[] {
+/** The kinds of tests that can run here and reach a folder: screens and core take nothing of the server but its types. */
+function projectsReaching(folder: string): string[] {
+  if (folder.startsWith('src/server')) return [DATABASE];
   return ['core', 'screens', ...(process.env.KEVLO_TEST_DATABASE ? [DATABASE] : [])];
 }
 
