@@ -171,6 +171,18 @@ test('what is refused is tried again, ever later, six times; then it waits for t
   expect(await sendDueMail(sql)).toBe(2);
 });
 
+test('the stand-in shows the two hundred letters that came last, the newest first', async () => {
+  await sql`
+    with sent as (
+      insert into message (project_id, maker_id, occasion, cause, reason, subject, body, base, state, send_at)
+      select ${project.id}, ${makers[0]!.id}, 'drop', 'c' || n, '', 'S' || n, '', '', 'sent', now() from generate_series(1, 205) n
+      returning id, subject)
+    insert into stand_in_mail (message_id, recipient, subject, body, at)
+    select id, 'a@maker.example', subject, '', now() + substr(subject, 2)::int * interval '1 second' from sent`;
+  const shown = (await taken()).map(({ subject }) => subject);
+  expect([shown.length, shown[0], shown.at(-1)]).toEqual([200, 'S205', 'S6']);
+});
+
 test('many senders that are lost at any place lose no letter and double none', async () => {
   const count = 300;
   const [maker] = makers;
