@@ -96,3 +96,14 @@ test('pictures of finished blocks: sent twice once, seen by others only shared i
   expect((await gallery(sql, project)).photos).toHaveLength(4);
   expect(await seen(theirs)).toBe(0);
 }); // prettier-ignore
+
+test('a step has four pictures and no more; one taken off makes room', async () => {
+  const { id: block } = await makeBlock(sql, access, { name: 'Full', recipe: defaultRecipe('disc') });
+  const image = (await sharp({ create: { width: 8, height: 8, channels: 3, background: '#fff' } }).png().toBuffer()).toString('base64');
+  const put = (stepId: string) => addPhoto(sql, access, block, { stepId, says: 'A seam', image });
+  const four = [await put('join-1'), await put('join-1'), await put('join-1'), await put('join-1')];
+  await expect(put('join-1')).rejects.toMatchObject({ status: 422, body: { where: 'image', what: 'This step has 4 pictures already.' } });
+  await put('join-2');
+  await setPhotoRemoved(sql, access, four[0]!.id, true);
+  await expect(put('join-1')).resolves.toMatchObject({ stepId: 'join-1', width: 8, height: 8 });
+}); // prettier-ignore

@@ -85,3 +85,12 @@ test('two hosts change different settings of one project, and neither undoes the
   const after = (await openProject(sql, host, id, 'read')).project;
   expect(after).toMatchObject({ name: 'Shared top', allowanceMm: 9.5, shop: '', gridColumns: 5, sparesPercent });
 }); // prettier-ignore
+
+test('fifty invitations wait at most; one that is too old waits no more', async () => {
+  const own = await createProject(sql, host, { name: 'Inviting' });
+  for (let i = 0; i < 50; i++) await invite(sql, own, { role: 'helper', days: i === 0 ? 1 : 7 });
+  await expect(invite(sql, own, { role: 'helper', days: 1 })).rejects.toEqual(refusal(409));
+  await sql`update invitation set expires_at = expires_at - interval '2 days' where project_id = ${own.project.id}`;
+  await expect(invite(sql, own, { role: 'helper', days: 1 })).resolves.toHaveLength(32);
+  await expect(invite(sql, own, { role: 'helper', days: 1 })).rejects.toEqual(refusal(409));
+});

@@ -90,3 +90,17 @@ test('given to someone of the project, marked to teach, turned into a note for e
   const { sheet } = await openBlock(sql, project, blockId);
   expect(sheet.steps.find(({ id }) => id === step)?.hostNote).toBe('Mind the tips. Twice.');
 });
+
+test('what was settled two months ago is no longer listed, but for what is to be taught; what is open always is', async () => {
+  const [ida, joan, kim] = [await stuckMaker('Ida'), await stuckMaker('Joan'), await stuckMaker('Kim')];
+  await actOnTrouble(sql, access, ida.trouble, { kind: 'settle' });
+  const ago = (days: number, ...ids: string[]) => sql`update trouble set changed_at = now() - ${days} * interval '1 day' where id in ${sql(ids)}`;
+  await ago(59, ida.trouble, joan.trouble, kim.trouble);
+  expect(await stateOf(ida.trouble)).toBe('settled');
+  await ago(61, ida.trouble, joan.trouble, kim.trouble);
+  expect([await stateOf(ida.trouble), await stateOf(joan.trouble)]).toEqual([undefined, 'open']);
+  await actOnTrouble(sql, access, kim.trouble, { kind: 'settle' });
+  await sql`update trouble set is_to_teach = true where id = ${kim.trouble}`;
+  await ago(61, kim.trouble);
+  expect(await stateOf(kim.trouble)).toBe('settled');
+}); // prettier-ignore
