@@ -42,6 +42,7 @@ export default defineConfig({
           environment: 'happy-dom',
           // Modules are loaded once per worker: what they keep between tests is put back before each (setUp).
           isolate: false,
+          restoreMocks: true,
           setupFiles: ['src/ui/testing/setUp.ts'],
           testTimeout: 60_000,
           maxWorkers: '100%',
