@@ -38,14 +38,14 @@ const SLIPS: readonly (readonly [RegExp, (found: string) => string])[] = [
   [/Math\.min\(/g, () => 'Math.max('],
   [/\btrue\b/g, () => 'false'],
   [/\bfalse\b/g, () => 'true'],
-  [/(?<![\w.'"#$-])\d+(?:\.\d+)?(?![\w.'"])/g, (number) => String(Number(number) === 0 ? 1 : Number(number) * 2)],
+  [/(?<![\w.'"#$-]|select )\d+(?:\.\d+)?(?![\w.'"])/g, (number) => String(Number(number) === 0 ? 1 : Number(number) * 2)],
   [/'(?:edit|own|pack)'\)/g, () => "'read')"],
 ]; // prettier-ignore
 
 /**
  * `npx tsx cli/mutate.ts [--count N] [--seed N] [FOLDER …]`: makes small changes at random, one at a time, in a copy of the
- * sources, and runs the tests of the folder that was changed; where those pass, all that reach the changed file. Prints what went
- * unnoticed, and for each folder how many of the changes were noticed. Tests of the server need `KEVLO_TEST_DATABASE`, as theirs
+ * sources, and runs the tests of the folder that was changed; where those pass, all that reach the changed file. Prints each, what went
+ * unnoticed in full, and for each folder how many of the changes were noticed. Tests of the server need `KEVLO_TEST_DATABASE`, as theirs
  * do; those in a browser are not run. For whoever writes tests; no part of the application.
  */
 export function runMutate(args: readonly string[]): number {
@@ -89,10 +89,11 @@ export function runMutate(args: readonly string[]): number {
         others: score.others + (notice === 'others' ? 1 : 0),
         made: score.made + 1,
       });
-      if (notice === 'own') continue;
-      process.stdout.write(
-        `${notice ? 'noticed elsewhere' : 'unnoticed'} ${change.file}:${change.line}\n  ${change.before}\n  ${change.after}\n`,
-      );
+      if (notice === 'own') process.stdout.write(`noticed ${change.file}:${change.line}\n`);
+      else
+        process.stdout.write(
+          `${notice ? 'noticed elsewhere' : 'unnoticed'} ${change.file}:${change.line}\n  ${change.before}\n  ${change.after}\n`,
+        );
     }
   } finally {
     rmSync(copy, { recursive: true, force: true });

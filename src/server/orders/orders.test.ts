@@ -5,7 +5,8 @@ import { setKitStatus } from '../bags';
 import { usesByName } from '@/core/sheet';
 import { listBlocks, makeBlock } from '../blocks';
 import { clothLooks, clothShelf } from '../cloth';
-import { addMakers } from '../makers';
+import { addMakers, changeMaker } from '../makers';
+import { createProject } from '../projects';
 import { projectBadges } from '../badges';
 import { parse } from '../parse';
 import { refusal, testProject, type TestProject } from '../testing';
@@ -158,4 +159,25 @@ test('the tape says what is to be bought once it was reckoned, and pages are tol
     timeout: 100_000,
     interval: 100,
   });
+});
+
+test('bags of makers who chose otherwise are ordered as theirs: with their sets, their cut, their thread, and no spares of the usual', async () => {
+  const own = await createProject(sql, host, { name: 'Own bags' });
+  const { id } = await makeBlock(sql, own, { name: 'Disc', recipe: defaultRecipe('disc') });
+  const [, bea, cyd] = await addMakers(sql, own, ['Ann', 'Bea', 'Cyd']);
+  await changeMaker(sql, own, bea!.id, { sets: 2 });
+  await changeMaker(sql, own, cyd!.id, { allowanceMm: 10 });
+  const { blocks } = (await orderFacts(sql, own.project)).wanted;
+  const [usual, ...others] = blocks;
+  expect(usual).toMatchObject({ id, block: 'Disc', bags: 1, left: 1 });
+  expect(usual).not.toHaveProperty('isOwn');
+  expect(others.map(({ bags, isOwn, givenCuts }) => ({ bags, isOwn, givenCuts }))).toEqual([
+    { bags: 1, isOwn: true, givenCuts: 2 },
+    { bags: 1, isOwn: true, givenCuts: 0 },
+  ]);
+  const [two, wider] = others;
+  expect(two!.block).toMatch(/^Disc \(.*2/);
+  expect(two!.threadMetres).toBeCloseTo(2 * usual!.threadMetres, 6);
+  expect(two!.edgeMetres).toBeCloseTo(2 * usual!.edgeMetres, 6);
+  expect([wider!.threadMetres, wider!.edgeMetres]).toEqual([usual!.threadMetres, usual!.edgeMetres]);
 });
