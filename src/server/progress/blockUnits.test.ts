@@ -63,7 +63,8 @@ test('a step is slow where two timed it and their middle is half as long again; 
 test('a clock that runs ahead is set right; patches are believed only where the step is named by them', async () => {
   const [step] = await steps();
   const ahead = { ...event(blockId, step!.id), at: new Date(Date.now() + 3_600_000).toISOString(), units: [[0], [1]] };
-  const { upTo, recorded } = await sends(2, ahead, { ...event(blockId, step!.id), at: '2001-05-05T10:00:00Z' });
+  const long = { ...event(blockId, step!.id), at: '2001-05-05T10:00:00Z' };
+  const { upTo, recorded } = await sends(2, ahead, long);
   expect(recorded).toHaveLength(2);
   const rows = await sql<{ id: string; at: string; units: unknown }[]>`
     select id, at, units from progress_event where maker_id = ${makers[2]!.id} order by id desc limit 2`;
@@ -73,7 +74,7 @@ test('a clock that runs ahead is set right; patches are believed only where the 
   expect(late - Date.now()).toBeGreaterThan(0);
   expect(rows.map(({ units }) => units)).toEqual([null, null]);
   // Sent again, they are where they were.
-  expect((await sends(2, ahead)).upTo).toBe(upTo);
+  expect((await sends(2, long, ahead)).upTo).toBe(upTo);
   await expect(sends(2, { ...event(blockId, step!.id), at: 'yesterday' })).rejects.toEqual(refusal(422));
   await expect(sends(2, event(randomUUID(), step!.id))).rejects.toEqual(refusal(404));
 }); // prettier-ignore
