@@ -1,13 +1,26 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
 const alias = { '@': fileURLToPath(new URL('src', import.meta.url)) };
 
 const APART = '**/*.apart.test.ts';
 
+/** Files that take long for their size: begun first, so that nothing waits for them at the end. */
+const LONG = ['e2e/reminders.test.ts', 'core/weld/weld.test.ts', 'formats/replay.test.ts'];
+
+class LongFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const sorted = await super.sort(files);
+    const isLong = ({ moduleId }: TestSpecification) => LONG.some((name) => moduleId.endsWith(name));
+    return [...sorted.filter(isLong), ...sorted.filter((file) => !isLong(file))];
+  }
+}
+
 export default defineConfig({
   resolve: { alias },
   test: {
+    sequence: { sequencer: LongFirst },
     projects: [
       {
         resolve: { alias },
