@@ -5,6 +5,7 @@ import { defaultRecipe } from '@/core/generate';
 import { addGroup, addMakers, changeMaker } from '../makers';
 import { listSummaries, makeBlock, openBlock, setBlockRemoved } from '../blocks';
 import { parse } from '../parse';
+import { offThread, unlessRefused } from '../pool';
 import { recordEvents } from '../progress';
 import { progressEvent, testProject, type TestProject } from '../testing';
 import {
@@ -98,6 +99,15 @@ test('the secret address shows the calendar to any other; a new one ends the old
   const times = meeting!.iterator();
   expect([times.next(), times.next(), times.next(), times.next()].map((time) => time?.toString())).toEqual(['2026-03-20T18:30:00', '2026-04-03T18:30:00', '2026-04-17T18:30:00', undefined]); // prettier-ignore
 });
+
+test('a file of holidays is read in a thread of its own; what is none is refused with where', async () => {
+  const dates = { from: '2026-01-01', to: '2026-12-31' };
+  const event = 'BEGIN:VEVENT\r\nDTSTART;VALUE=DATE:20260501\r\nSUMMARY:May Day\r\nEND:VEVENT';
+  const text = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\n${event}\r\nEND:VCALENDAR`;
+  expect(unlessRefused(await offThread('holidays', { text, ...dates }))).toEqual([{ day: '2026-05-01', until: '2026-05-01', title: 'May Day' }]);
+  const read = async () => unlessRefused(await offThread('holidays', { text: 'hello', ...dates }));
+  await expect(read()).rejects.toMatchObject({ status: 422, body: { code: 'calendar-file', where: 'file' } });
+}); // prettier-ignore
 
 test('makers are forecast for all blocks and for each drop; what is done in an older order or undone counts rightly', async () => {
   const [ann, bea] = await addMakers(sql, access, ['Ann', 'Bea']);
