@@ -16,8 +16,8 @@ afterAll(() => drop());
 /** A promise of the next change that is told. */
 function listen(): Promise<Change> {
   return new Promise((resolve) => {
-    void onChange(sql, ({ projectId, kind }) => {
-      if (projectId !== '') resolve({ projectId, kind });
+    void onChange(sql, (change) => {
+      if (change.projectId !== '') resolve(change);
     });
   });
 }
@@ -32,8 +32,9 @@ test('a page that is gone silences no other page', async () => {
   // The first look of a new listener may be told “everything”; only a change of the project counts.
   await notify(sql, 'a-project', 'kits');
   expect(await next).toEqual({ projectId: 'a-project', kind: 'kits' });
+  // One maker’s progress is told as theirs.
   const later = listen();
-  await notify(sql, 'a-project', 'progress');
-  expect((await later).kind).toBe('progress');
+  await notify(sql, 'a-project', 'progress', 'a-maker');
+  expect(await later).toEqual({ projectId: 'a-project', kind: 'progress', makerId: 'a-maker' });
   expect(failures).toBe(1);
 });

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test, vi } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
-import { orderOf, usualOrder, type OrderPlan } from '@/core/order';
+import { orderOf, usualOrder, type OrderCalls, type OrderPlan } from '@/core/order';
 import { setKitStatus } from '../bags';
 import { usesByName } from '@/core/sheet';
 import { listBlocks, makeBlock } from '../blocks';
@@ -159,6 +159,11 @@ test('the tape says what is to be bought once it was reckoned, and pages are tol
     timeout: 100_000,
     interval: 100,
   });
+  // Looked at once while it rests, it is reckoned anew by itself when that is over.
+  await addMakers(sql, access, Array.from({ length: 30 }, (_, i) => `Late ${i}`));
+  await calls();
+  const { kevloOrderCalls: reckoned } = globalThis as { kevloOrderCalls?: ReadonlyMap<string, { calls?: OrderCalls }> }; // prettier-ignore
+  await vi.waitFor(() => expect(reckoned?.get(project.id)?.calls?.toBuy).toBeGreaterThan(0), { timeout: 60_000, interval: 100 }); // prettier-ignore
 });
 
 test('bags of makers who chose otherwise are ordered as theirs: with their sets, their cut, their thread, and no spares of the usual', async () => {
