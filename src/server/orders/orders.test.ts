@@ -160,7 +160,11 @@ test('the tape says what is to be bought once it was reckoned, and pages are tol
     interval: 100,
   });
   // Looked at once while it rests, it is reckoned anew by itself when that is over.
-  await addMakers(sql, access, Array.from({ length: 30 }, (_, i) => `Late ${i}`));
+  await addMakers(
+    sql,
+    access,
+    Array.from({ length: 30 }, (_, i) => `Late ${i}`),
+  );
   await calls();
   const { kevloOrderCalls: reckoned } = globalThis as { kevloOrderCalls?: ReadonlyMap<string, { calls?: OrderCalls }> }; // prettier-ignore
   await vi.waitFor(() => expect(reckoned?.get(project.id)?.calls?.toBuy).toBeGreaterThan(0), { timeout: 60_000, interval: 100 }); // prettier-ignore
