@@ -1,6 +1,6 @@
 import { itemAt } from '../lists';
-import { Marks, keptFor, type SeamGraph } from '../block';
-import { orderRound, type Point } from '../geometry';
+import { type SeamGraph } from '../block';
+import { orderRound } from '../geometry';
 import { rimsOf } from './rims';
 
 /** A way of cutting a unit: the seams to open, and the bends it costs beyond those that no plan avoids. */
@@ -25,75 +25,49 @@ export interface CutUnit {
   readonly middles: Float64Array;
 }
 
-/**
- * What the search for a cut needs of a unit some of whose seams have been opened already. It holds until the next unit of the
- * same graph is described: they share their room.
- */
+/** What the search for a cut needs of a unit some of whose seams have been opened already. */
 export function describeUnit(
   graph: SeamGraph,
   members: readonly number[],
   opened: ReadonlySet<number>,
 ): CutUnit {
-  const { isMember, isOpen, isSeen, inside, first, second } = roomFor(graph);
-  isMember.wipe();
-  for (const patch of members) isMember.add(patch);
-  isOpen.wipe();
+  const own = new Set(members);
+  const seams: number[] = [];
+  const openPlaces = new Set<number>();
   for (const seam of opened) {
     const { start, end } = itemAt(graph.seams, seam);
-    isOpen.add(start.place);
-    isOpen.add(end.place);
+    openPlaces.add(start.place).add(end.place);
   }
-  const isOwn = (seam: number) => isMember.has(first[seam] as number) && isMember.has(second[seam] as number);
-  const seams: number[] = [];
-  const places: number[] = [];
-  isSeen.wipe();
-  inside.wipe();
-  const look = (place: number) => {
-    if (isSeen.has(place)) return;
-    isSeen.add(place);
-    places.push(place);
-    if (graph.isInner[place] && !isOpen.has(place) && (graph.seamsAt[place] ?? []).every(isOwn)) inside.add(place); // prettier-ignore
+  const isOwn = (seam: number) => itemAt(graph.seams, seam).patches.every((patch) => own.has(patch));
+  const inside = new Map<number, boolean>();
+  const isInside = (place: number) => {
+    let known = inside.get(place);
+    if (known === undefined) {
+      known =
+        itemAt(graph.isInner, place) && !openPlaces.has(place) && (graph.seamsAt[place] ?? []).every(isOwn);
+      inside.set(place, known);
+    }
+    return known;
   };
+  const places = new Set<number>();
   for (const patch of members) {
     for (const seam of itemAt(graph.seamsOf, patch)) {
-      if (first[seam] !== patch || !isMember.has(second[seam] as number) || opened.has(seam)) continue;
+      const { patches, start, end } = itemAt(graph.seams, seam);
+      if (patches[0] !== patch || !isOwn(seam) || opened.has(seam)) continue;
       seams.push(seam);
-      const { start, end } = itemAt(graph.seams, seam);
-      look(start.place);
-      look(end.place);
+      places.add(start.place).add(end.place);
     }
   }
-  const isInside = (place: number) => inside.has(place);
+  const points = [...places].map((place) => itemAt(graph.places, place));
+  const centre = { x: mean(points.map(({ x }) => x)), y: mean(points.map(({ y }) => y)) };
   // What stands for a unit has no outline to go round: all its rims are taken for one.
   const [outer = [], ...holes] = graph.isOfUnits
-    ? [places.filter((place) => !isInside(place))]
+    ? [[...places].filter((place) => !isInside(place))]
     : rimsOf(graph, members, seams, isInside);
   const inOrder = [...outer].sort((a, b) => a - b);
-  const rim = orderRound(inOrder, meanOf(graph, places), (place) => itemAt(graph.places, place));
+  const rim = orderRound(inOrder, centre, (place) => itemAt(graph.places, place));
   const holeAt = new Map(holes.flatMap((hole) => hole.map((place) => [place, hole] as const)));
   return { graph, members, seams, opened, isInside, rim, holeAt, middles: middlesOf(graph, members) };
-}
-
-/** Marks for the unit that is looked at, and the two patches of each seam. */
-const roomFor = keptFor(({ patches, seams, places }: SeamGraph) => ({
-  isMember: new Marks(patches.length),
-  isOpen: new Marks(places.length),
-  isSeen: new Marks(places.length),
-  inside: new Marks(places.length),
-  first: Int32Array.from(seams, ({ patches: [patch] }) => patch),
-  second: Int32Array.from(seams, ({ patches: [, patch] }) => patch),
-}));
-
-/** The middle of some places. */
-function meanOf(graph: SeamGraph, places: readonly number[]): Point {
-  let [x, y] = [0, 0];
-  for (const place of places) {
-    const at = itemAt(graph.places, place);
-    x += at.x;
-    y += at.y;
-  }
-  const count = Math.max(1, places.length);
-  return { x: x / count, y: y / count };
 }
 
 function middlesOf(graph: SeamGraph, members: readonly number[]): Float64Array {
@@ -106,6 +80,10 @@ function middlesOf(graph: SeamGraph, members: readonly number[]): Float64Array {
     }
   });
   return middles;
+}
+
+function mean(values: readonly number[]): number {
+  return values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
 }
 
 /** Straight lines looked at closely, in large units. */

@@ -1,5 +1,5 @@
 import { itemAt, lastOf } from '../lists';
-import { Marks, keptFor, type Seam, type SeamGraph } from '../block';
+import type { Seam } from '../block';
 import { STRAIGHT_DEG } from '../geometry';
 import { CLOSE_LOOKS, spread, type Cut, type CutUnit } from './cutUnit';
 import { farPlace, turnAt } from './interface';
@@ -14,16 +14,13 @@ const MEDIUM_UNIT = 200;
 /** Lines of seams from rim to rim that turn nowhere; of many, those that look evenest. */
 export function straightCuts(unit: CutUnit): Cut[] {
   const { graph, rim, seams, opened, members } = unit;
-  const own = roomFor(graph);
-  own.wipe();
-  for (const seam of seams) own.add(seam);
-  // A line is found from both its ends; the second time takes the place of the first.
+  const own = new Set(seams);
   const lines = new Map<string, number[]>();
   for (const place of rim) {
     for (const seam of itemAt(graph.seamsAt, place)) {
       if (!own.has(seam)) continue;
       const line = followStraight(unit, place, seam);
-      if (line) lines.set(keyOf(line), line);
+      if (line) lines.set([...line].sort((a, b) => a - b).join(), line);
     }
   }
   const all = [...lines.values()];
@@ -33,14 +30,6 @@ export function straightCuts(unit: CutUnit): Cut[] {
   const sample = spread(all, STRAIGHT_SAMPLE).map((line) => ({ line, uneven: unevenness(unit, line) }));
   sample.sort((a, b) => a.uneven - b.uneven || a.line.length - b.line.length);
   return sample.slice(0, looks).map(({ line }) => ({ seams: line, excess: 0 }));
-}
-
-const roomFor = keptFor(({ seams }: SeamGraph) => new Marks(seams.length));
-
-/** The same for a line from either end, and for no other: its last seams and how many it has. */
-function keyOf(line: readonly number[]): string {
-  const [first, last] = [itemAt(line, 0), lastOf(line)];
-  return `${Math.min(first, last)}/${Math.max(first, last)}/${line.length}`;
 }
 
 function followStraight(
