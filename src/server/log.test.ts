@@ -37,7 +37,7 @@ test('the log is a file in its folder, told by process, from warnings on', async
     log().info('not this');
     log().warn({ err: new Error(`at ${TOKEN}`) }, 'this');
     const lines = () => readdirSync(folder).flatMap((file) => readFileSync(path.join(folder, file), 'utf8').split('\n').filter(Boolean)); // prettier-ignore
-    await expect.poll(() => lines().length, { timeout: 20_000 }).toBe(1);
+    await expect.poll(() => lines().length, { timeout: 100_000 }).toBe(1);
     expect(JSON.parse(lines()[0]!)).toMatchObject({ msg: 'this', process: process.pid, err: { said: 'at [token]' } }); // prettier-ignore
   } finally {
     place.kevloLog = before;

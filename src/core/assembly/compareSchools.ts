@@ -33,8 +33,9 @@ export function compareSchools(
   const plans = all
     .map((school) => (known?.school === school ? known : planAssembly(graph, settings, undefined, school)))
     .filter(({ isTaught }) => isTaught);
+  const [best] = plans;
   // A block without patches has no order, and so none to compare.
-  const best = plans[0]?.totals;
+  if (!best) return [];
   return plans.map(({ school, totals, bendsBound, bendsLeast }) => {
     const { bends, threadStarts, minutes, largestUnit, repeated, joins } = totals;
     const repeatedShare = joins === 0 ? 0 : repeated / joins;
@@ -49,9 +50,9 @@ export function compareSchools(
       largestUnit,
       repeatedShare,
       says:
-        school === 'best' || !best
+        school === 'best'
           ? 'What the others are measured by.'
-          : comparedWith(totals, best, 'the first'),
+          : comparedWith(totals, best.totals, 'the first'),
     };
   });
 }

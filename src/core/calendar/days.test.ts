@@ -27,7 +27,7 @@ test('every day of a leap year and of another is one, what is beyond a month is 
     const days = Array.from({ length: 13 * 32 }, (_, i) => `${year}-${String(Math.floor(i / 32)).padStart(2, '0')}-${String(i % 32).padStart(2, '0')}`);
     expect(days.filter(isDay).length).toBe(year === '2028' ? 366 : 365);
   }
-  for (const text of ['', '28 March', '2026-3-1', '2026-03-28T10:00', ' 2026-03-28', '0000-00-00']) expect(isDay(text)).toBe(false);
+  for (const text of ['', '28 March', '2026-3-1', '2026-03-28T10:00', ' 2026-03-28', '0000-00-00', '0000-01-01']) expect(isDay(text)).toBe(false);
 }); // prettier-ignore
 
 test('what is no day has no day after it', () => {

@@ -12,9 +12,9 @@ const ZONE = tz('UTC');
 /** The moment at which a day begins in that zone, ms since 1970. Calendars ask for thousands of days while an entry is dragged. */
 const at = (day: Day) => Date.parse(day);
 
-/** Whether a text names a day that exists: not the 30th of February, which is read as a day in March, or not at all. */
+/** Whether a text names a day that exists: not the 30th of February, which is read as a day in March, or not at all, and none of the year 0. */
 export function isDay(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  if (!/^(?!0000)\d{4}-\d{2}-\d{2}$/.test(text)) return false;
   const time = at(text);
   return !Number.isNaN(time) && new Date(time).toISOString().startsWith(text);
 }

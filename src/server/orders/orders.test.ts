@@ -167,7 +167,7 @@ test('the tape says what is to be bought once it was reckoned, and pages are tol
   );
   await calls();
   const { kevloOrderCalls: reckoned } = globalThis as { kevloOrderCalls?: ReadonlyMap<string, { calls?: OrderCalls }> }; // prettier-ignore
-  await vi.waitFor(() => expect(reckoned?.get(project.id)?.calls?.toBuy).toBeGreaterThan(0), { timeout: 60_000, interval: 100 }); // prettier-ignore
+  await vi.waitFor(() => expect(reckoned?.get(project.id)?.calls?.toBuy).toBeGreaterThan(0), { timeout: 100_000, interval: 100 }); // prettier-ignore
 });
 
 test('bags of makers who chose otherwise are ordered as theirs: with their sets, their cut, their thread, and no spares of the usual', async () => {
