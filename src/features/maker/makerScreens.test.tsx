@@ -3,7 +3,7 @@ import { expect, test, vi } from 'vitest';
 import { batchesOf, waitsFor } from '@/core/sheet';
 import { answering, refused, unreachable, type Asked } from '@/ui/testing';
 import { MakerPage } from './MakerPage';
-import { atPhone, block } from './phoneForTests';
+import { atPhone, block } from './testing/atPhone';
 import { storeKey } from './tickStore';
 
 const EVENTS = 'POST /api/m/secret-token/events';

@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { answering, unreachable } from '@/ui/testing';
-import { atPhone, block } from './phoneForTests';
+import { atPhone, block } from './testing/atPhone';
 import { ranMs, takeMinutes, timerFor, timerKey, turned } from './timer';
 
 const EVENTS = 'POST /api/m/secret-token/events';

@@ -2,8 +2,8 @@ import { render } from '@testing-library/react';
 import type { BlockDocument } from '@/core/block';
 import { defaultRecipe, documentOfRecipe, type RecipeKind } from '@/core/generate';
 import { sheetOf } from '@/ui/testing';
-import { MakerPage } from './MakerPage';
-import type { PageData } from './useMakerBlock';
+import { MakerPage } from '../MakerPage';
+import type { PageData } from '../useMakerBlock';
 
 /** A block as the phone has it. */
 export function block(id: string, kind: RecipeKind, more: object = {}, order?: object) {
