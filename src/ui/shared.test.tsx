@@ -60,6 +60,34 @@ test('one stream for all parts of a page; each hears its own kinds, all hear wha
   expect(FakeStream.addresses.at(-1)).toBe('/api/projects/p2/live');
 });
 
+test('of many changes at once a part of a page reads the first and, when that is there, the last: never two at a time', async () => {
+  vi.useRealTimers();
+  const ends: (() => void)[] = [];
+  const read = vi.fn((_makerId?: string) => new Promise<void>((_, refuse) => ends.push(() => refuse(new Error('no line')))));
+  const own = renderHook(() => useLive('p3', ['kits'], read));
+  FakeStream.tell('kits m1');
+  for (let i = 0; i < 50; i++) FakeStream.tell('kits m2');
+  expect(read.mock.calls).toEqual([['m1']]);
+  // What is read anew then is of everybody, and a reading that failed holds up nothing.
+  ends[0]?.();
+  await expect.poll(() => read.mock.calls.slice(1)).toEqual([[undefined]]);
+  ends[1]?.();
+  await new Promise((resolve) => setTimeout(resolve, 20));
+  expect(read).toHaveBeenCalledTimes(2);
+  // After a lost line a reading may never end: what is read anew does not wait for it, and nothing waits for it later.
+  FakeStream.tell('kits');
+  FakeStream.tell('everything');
+  expect(read).toHaveBeenCalledTimes(4);
+  FakeStream.tell('kits');
+  ends[2]?.();
+  await new Promise((resolve) => setTimeout(resolve, 20));
+  expect(read).toHaveBeenCalledTimes(4);
+  own.unmount();
+  ends[3]?.();
+  await new Promise((resolve) => setTimeout(resolve, 20));
+  expect(read).toHaveBeenCalledTimes(4);
+}); // prettier-ignore
+
 function Telling({ undo }: { undo?: () => unknown }) {
   const [notice, begin] = [useNotice(), useWorking()];
   const [end, setEnd] = useState<() => void>();

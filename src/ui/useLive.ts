@@ -54,26 +54,46 @@ class Stream {
 
 /**
  * Calls back when something of these kinds changes in a project, on whichever server; also after a lost connection.
- * @param onChange told whose progress changed, where it is one maker’s
+ * @param onChange told whose progress changed, where it is one maker’s. While a promise that it returned is open it is not called
+ * again; what changed meanwhile is told once, when that is settled: a burst of changes never asks a server twice at a time. Only a
+ * line that is back is told at once
  */
 export function useLive(
   projectId: string,
   kinds: readonly ChangeKind[],
-  onChange: (makerId?: string) => void,
+  onChange: (makerId?: string) => void | Promise<unknown>,
 ): void {
   const latest = useRef({ kinds, onChange });
   useEffect(() => {
     latest.current = { kinds, onChange };
   });
   useEffect(() => {
+    let reading: Promise<unknown> | undefined;
+    let isWanted = false;
+    const tell = (makerId?: string) => {
+      isWanted = reading !== undefined;
+      if (isWanted) return;
+      const own = latest.current.onChange(makerId);
+      if (!own) return;
+      reading = own;
+      const end = () => {
+        if (reading !== own) return;
+        reading = undefined;
+        if (isWanted) tell();
+      };
+      void own.then(end, end);
+    };
     const listener: Listener = (kind, makerId) => {
-      if (kind === 'ready' || kind === 'everything' || latest.current.kinds.includes(kind))
-        latest.current.onChange(makerId);
+      const isAnew = kind === 'ready' || kind === 'everything';
+      // What was asked before a line was lost may never be answered.
+      if (isAnew) reading = undefined;
+      if (isAnew || latest.current.kinds.includes(kind)) tell(makerId);
     };
     const stream = streams.get(projectId) ?? new Stream(projectId);
     streams.set(projectId, stream);
     stream.add(listener);
     return () => {
+      isWanted = false;
       if (stream.remove(listener)) streams.delete(projectId);
     };
   }, [projectId]);

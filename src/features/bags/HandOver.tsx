@@ -46,10 +46,7 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
   const ids = useRef(new Map<string, string>());
   const { data: kits = initialKits, mutate: mutateKits } = useSWR<readonly Kit[]>(`${base}/kits`, read, { fallbackData: initialKits });
   const { data: handovers = initial, mutate } = useSWR<readonly Handover[]>(`${base}/handovers`, read, { fallbackData: initial });
-  const again = () => {
-    void mutateKits();
-    void mutate();
-  };
+  const again = () => Promise.all([mutateKits(), mutate()]);
   useLive(projectId, ['kits', 'makers', 'blocks'], again);
   const packedOf = (makerId: string) => blocks.filter(({ id }) => kits.some((kit) => kit.makerId === makerId && kit.blockId === id && kit.status === 'packed'));
   const waiting = makers.filter(({ id }) => packedOf(id).length > 0);

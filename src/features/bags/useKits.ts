@@ -19,7 +19,7 @@ export function useKits(projectId: string, initial: readonly Kit[]) {
   const notice = useNotice();
   const address = `/api/projects/${projectId}/kits`;
   const { data: kits = initial, mutate } = useSWR<readonly Kit[]>(address, read, { fallbackData: initial });
-  useLive(projectId, ['kits'], () => void mutate());
+  useLive(projectId, ['kits'], () => mutate());
 
   const byBag = useMemo(() => new Map(kits.map((kit) => [`${kit.blockId}/${kit.makerId}`, kit])), [kits]);
   const kitOf = (blockId: string, makerId: string): Kit =>

@@ -26,7 +26,7 @@ export function usePacking(
 ) {
   const address = `/api/projects/${projectId}/packing`;
   const { data: known = initial, mutate } = useSWR<readonly PackingKit[]>(address, read, { fallbackData: initial });
-  useLive(projectId, ['kits'], () => void mutate());
+  useLive(projectId, ['kits'], () => mutate());
   const take = useCallback(
     (kit: PackingKit) =>
       mutate((before = []) => [...before.filter((one) => !isBag(one, kit)), kit], { revalidate: false }),

@@ -49,7 +49,7 @@ export function Logbook({ projectId, project, blocks, initial }: LogbookProps) {
   const notice = useNotice();
   const address = `/api/projects/${projectId}/log`;
   const { data: entries = initial, mutate } = useSWR<readonly LogEntry[]>(address, read, { fallbackData: initial });
-  useLive(projectId, ['logbook', 'troubles', 'settings', 'blocks', 'makers', 'calendar'], () => void mutate());
+  useLive(projectId, ['logbook', 'troubles', 'settings', 'blocks', 'makers', 'calendar'], () => mutate());
   const [choice, setChoice] = useState<LogChoice>(EVERYTHING);
   const [most, setMost] = useState(PAGE);
   const lines = logLines(entries, choice);

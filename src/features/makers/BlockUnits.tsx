@@ -26,7 +26,7 @@ interface BlockUnitsProps {
 /** One block of the wall, nearer: its units by maker, each unit’s steps on asking, and which steps take longer than planned. */
 export function BlockUnits({ projectId, blockId, makers, onClose }: BlockUnitsProps) {
   const { data, error, mutate } = useSWR<Units, unknown>(`/api/projects/${projectId}/progress?block=${blockId}`, read);
-  useLive(projectId, ['progress', 'blocks'], () => void mutate());
+  useLive(projectId, ['progress', 'blocks'], () => mutate());
   const [opened, setOpened] = useState<string | undefined>();
   const unit = data?.units.find(({ key }) => key === opened);
   return (

@@ -14,7 +14,7 @@ type ClassViewProps = Pick<TroublesPanelProps, 'projectId' | 'troubles' | 'maker
 /** For the wall of a classroom: who waves, and at which step, in letters that are read from the last row. The longest waiting first. */
 export function ClassView({ projectId, troubles: initial, makers, blocks }: ClassViewProps) {
   const { data: troubles = initial, mutate } = useSWR<readonly ListedTrouble[]>(`/api/projects/${projectId}/troubles`, read, { fallbackData: initial });
-  useLive(projectId, ['troubles', 'makers', 'blocks'], () => void mutate());
+  useLive(projectId, ['troubles', 'makers', 'blocks'], () => mutate());
   const groups = groupsOf(troubles.filter(({ state }) => state === 'open'));
   const nameOf = (list: readonly { readonly id: string; readonly name: string }[], id: string) => list.find((one) => one.id === id)?.name ?? '';
   return (

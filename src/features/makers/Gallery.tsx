@@ -31,7 +31,7 @@ export function Gallery({ projectId, blocks, initial, mayEdit }: GalleryProps) {
   const notice = useNotice();
   const address = `/api/projects/${projectId}/gallery`;
   const { data = initial, mutate } = useSWR<GalleryState>(address, read, { fallbackData: initial });
-  useLive(projectId, ['makers'], () => void mutate());
+  useLive(projectId, ['makers'], () => mutate());
   const change = async (body: object, text: string, back: object): Promise<void> => {
     try {
       await send('PATCH', address, body);

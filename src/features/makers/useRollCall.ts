@@ -28,7 +28,7 @@ export function useRollCall(projectId: string, initial: Roll) {
   const notice = useNotice();
   const address = `/api/projects/${projectId}/roll`;
   const { data = initial, mutate } = useSWR<Roll>(address, read, { fallbackData: initial });
-  useLive(projectId, ['progress', 'makers', 'blocks'], () => void mutate());
+  useLive(projectId, ['progress', 'makers', 'blocks'], () => mutate());
   const { waiting, put, isOffline } = useOutbox<RollEntry>({
     key: `kevlo-roll-${projectId}`,
     deliver: async (entry) => {

@@ -10,7 +10,7 @@ export function useTroubles(projectId: string, initial: readonly ListedTrouble[]
   const notice = useNotice();
   const address = `/api/projects/${projectId}/troubles`;
   const { data: troubles = initial, mutate } = useSWR<readonly ListedTrouble[]>(address, read, { fallbackData: initial });
-  useLive(projectId, ['troubles', 'makers', 'blocks'], () => void mutate());
+  useLive(projectId, ['troubles', 'makers', 'blocks'], () => mutate());
 
   /** Does one thing with a trouble. @returns whether it was done; else the reason is said */
   const act = async (trouble: Trouble, what: TroubleAct, done?: { text: string; undo?: TroubleAct }): Promise<boolean> => {

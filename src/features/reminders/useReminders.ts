@@ -14,7 +14,7 @@ export function useReminders(projectId: string, initial: RemindersPage) {
   const notice = useNotice();
   const { error, isBusy, run, settle } = useSend();
   const refresh = () => void mutate();
-  useLive(projectId, ['reminders'], refresh);
+  useLive(projectId, ['reminders'], () => mutate());
   const act = (action: () => Promise<void>) =>
     run(async () => {
       await action();

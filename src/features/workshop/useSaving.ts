@@ -128,8 +128,8 @@ export function useSaving({
 
   useLive(projectId, ['blocks'], () => {
     const own = base.current;
-    if (!own || isBusy.current) return;
-    void read<Newer>(`/api/projects/${projectId}/blocks/${own.id}/document`)
+    if (!own || isBusy.current) return undefined;
+    return read<Newer>(`/api/projects/${projectId}/blocks/${own.id}/document`)
       .then(takeNewer)
       .catch(() => undefined);
   });
