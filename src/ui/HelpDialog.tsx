@@ -63,8 +63,8 @@ function Key({ keys, what }: { keys: readonly string[]; what: ReactNode }) {
   return (
     <>
       <dt>
-        {keys.map((key) => (
-          <Fragment key={key}>
+        {keys.map((key, i) => (
+          <Fragment key={i}>
             <kbd>{key}</kbd>{' '}
           </Fragment>
         ))}
