@@ -13,7 +13,15 @@ import {
   rosette,
   starOfDiamonds,
 } from '../testing';
-import { CancelledError, bendsBound, leastBends, patchByPatch, planAssembly, validatePlan } from '.';
+import {
+  CancelledError,
+  NO_WISHES,
+  bendsBound,
+  leastBends,
+  patchByPatch,
+  planAssembly,
+  validatePlan,
+} from '.';
 
 const grid = fc
   .tuple(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 1, max: 6 }), fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 36 }))
@@ -164,13 +172,16 @@ test('the thread goes on from the join before, through a fold where that lies be
   );
 });
 
-test('reports progress and can be cancelled', () => {
+test('reports progress and can be cancelled; an order that is there is not planned again', () => {
   const graph = buildSeamGraph(hexagonMosaic(100));
+  expect(() => planAssembly(graph, undefined, () => false)).toThrow(CancelledError);
   const shares: number[] = [];
-  planAssembly(graph, undefined, (share) => void shares.push(share));
+  const { joins } = planAssembly(graph, undefined, (share) => void shares.push(share));
   expect(shares.length).toBeGreaterThan(3);
   expect([...shares].sort((a, b) => a - b)).toEqual(shares);
-  expect(() => planAssembly(graph, undefined, () => false)).toThrow(CancelledError);
+  const { left, right } = joins[9]!;
+  const wished = { ...NO_WISHES, pins: [{ patches: [...left, ...right] }] };
+  expect(planAssembly(graph, undefined, () => false, 'best', wished).joins).toEqual(joins);
 });
 
 test('the validator notices a seam left out, one sewn twice, a unit that is not there, and a paper taken out early', () => {

@@ -27,6 +27,11 @@ export interface JoinWork extends Pick<
   readonly chains: readonly Pick<Chain, 'turns'>[];
 }
 
+/** How much slower the hand is with so many papers in it, as a factor from 1 on. */
+export function slowedBy(papersInHand: number, { lightPapers, heavyShare }: SewingSettings): number {
+  return 1 + heavyShare * Math.max(0, papersInHand - lightPapers);
+}
+
 /**
  * Minutes that a join takes: aligning, folding at each bend by how far it turns, beginning threads and sliding them on, and
  * the stitches; all of it slower by a share for each paper in the hand beyond those that are light. A join that is laid over
@@ -36,13 +41,12 @@ export function joinMinutes(
   { lengthMm, chains, threadStarts, slides, papersInHand, isLaid }: JoinWork,
   settings: SewingSettings,
 ): number {
-  const { alignMinutes, threadStartMinutes, slideMinutes, lightPapers, heavyShare } = settings;
+  const { alignMinutes, threadStartMinutes, slideMinutes } = settings;
   const stitching = isLaid
     ? lengthMm / settings.appliqueMmPerMinute
     : (lengthMm * settings.stitchesPerMm) / settings.stitchesPerMinute;
   const turns = isLaid ? [] : chains.flatMap((chain) => chain.turns);
   const folding = turns.reduce((sum, turn) => sum + bendMinutesAt(turn, settings), 0);
-  const heavy = 1 + heavyShare * Math.max(0, papersInHand - lightPapers);
   const thread = threadStarts * threadStartMinutes + slides * slideMinutes;
-  return (alignMinutes + folding + thread + stitching) * heavy;
+  return (alignMinutes + folding + thread + stitching) * slowedBy(papersInHand, settings);
 }

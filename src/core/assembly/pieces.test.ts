@@ -79,12 +79,25 @@ test('a piece stays small: as light in the hand as ring by ring; a few rings are
   const apart = planAssembly(graph, DEFAULT_SEWING, () => true, 'best', { ...NO_WISHES, isBatched: false });
   expect(plan.totals.threadStarts).toBeLessThanOrEqual(apart.totals.threadStarts * 1.25);
   // The rings of the patches of a rosette, in their order.
-  const rings = [-4, -3, -2, -1, 0, 1, 2, 3, 4].flatMap((q, _, all) =>
-    all.flatMap((r) => (Math.abs(q + r) > 4 ? [] : [Math.max(Math.abs(q), Math.abs(r), Math.abs(q + r))])),
+  const rings = [-3, -2, -1, 0, 1, 2, 3].flatMap((q, _, all) =>
+    all.flatMap((r) => (Math.abs(q + r) > 3 ? [] : [Math.max(Math.abs(q), Math.abs(r), Math.abs(q + r))])),
   );
-  const { joins } = planAssembly(buildSeamGraph(rosette(4)));
+  const { joins } = planAssembly(buildSeamGraph(rosette(3)));
   const sewn = [...joins[0]!.left, ...joins.flatMap(({ right }) => right)].map((patch) => rings[patch]!);
   expect(sewn).toEqual([...rings].sort((a, b) => a - b));
+  // Of four rings that is more than a thirtieth dearer: it is told by how much.
+  const four = planAssembly(buildSeamGraph(rosette(4)));
+  expect(four.taughtOtherwise).toMatchObject({ school: 'rings', bends: 0 });
+  expect(four.taughtOtherwise!.minutes).toBeGreaterThan(0.03 * four.totals.minutes);
+});
+
+test('fields of hexagons: threads are begun little more often than the needlefuls ask', () => {
+  const starts = (patches: ReturnType<typeof rosette>) => {
+    const { totals } = planAssembly(buildSeamGraph(patches));
+    return totals.threadStarts / totals.threadStartsBound;
+  };
+  for (const patches of [rosette(4), rosette(5), hexagonMosaic(144)]) expect(starts(patches)).toBeLessThanOrEqual(1.25); // prettier-ignore
+  for (const patches of [hexagonMosaic(64), hexagonMosaic(100)]) expect(starts(patches)).toBeLessThan(1.3); // prettier-ignore
 });
 
 /** Rows of so many triangles, up and down in turn, each row half a triangle further: lines run through it in three directions. */

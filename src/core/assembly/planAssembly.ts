@@ -1,4 +1,4 @@
-import { groupsOf, type SeamGraph } from '../block';
+import { groupsOf, keptFor, type SeamGraph } from '../block';
 import { InvariantError } from '../errors';
 import { bendsBound } from './bendsBound';
 import { leastBends } from './leastBends';
@@ -45,10 +45,14 @@ export type ReportProgress = (share: number) => boolean | void;
 /** Thrown when a progress callback asks to stop. */
 export class CancelledError extends Error {}
 
+/** Orders by each school without any wish: asked for again with every wish, and when schools are compared. */
+const freeOrders = keptFor((_: SeamGraph) => keptFor((_settings: SewingSettings) => new Map<School, readonly GroupOrder[]>())); // prettier-ignore
+
 /**
  * Plans the order of sewing for every layer and every connected group of a block.
  * Guarantees: each seam is sewn exactly once, each join puts together two connected units along all seams between
  * them, and no paper is released before all its edges are sewn; the validator is asked every time. Bends equal the bound wherever straight cuts allow it.
+ * An order without wishes is kept with its graph: asked for again it is there at once, and nothing is reported.
  * @param wishes what the host wants of the order; what cannot be followed is listed in `idle`
  * Cost: about n log n in the number of patches for drawings that halve well.
  */
@@ -69,7 +73,9 @@ export function planAssembly(
   const choose: GroupTask['choose'] = (own, orders, figure) => mostServing(own, orders, figure, settings);
   const plan = (pins: Wishes['pins'], apart: Wishes['apart']) =>
     groups.map((members) => groupTree({ graph, members, settings, school, pins, apart, goOn, choose }));
-  const free = plan([], []);
+  const known = freeOrders(graph)(settings);
+  const free = known.get(school) ?? plan([], []);
+  known.set(school, free);
   // An order that does what is wished anyway is left as it is.
   const isFree = isFollowed(free.flatMap(({ tree }) => listJoins(tree)), sound, wishes.apart); // prettier-ignore
   const orders = isFree ? free : plan(sound, wishes.apart);

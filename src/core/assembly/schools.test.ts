@@ -2,15 +2,23 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { buildSeamGraph, type Patch, type SeamGraph } from '../block';
 import { defaultRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
-import { cutGrid, hexagonMosaic, pacedTime, partition, plate, rosette, starOfDiamonds } from '../testing';
-import { SCHOOLS, exactTree, planAssembly, validatePlan, type School } from '.';
+import {
+  cutGrid,
+  hexagonMosaic,
+  pacedTime,
+  partition,
+  plannedOrder,
+  plate,
+  rosette,
+  starOfDiamonds,
+} from '../testing';
+import { SCHOOLS, exactTree, validatePlan, type School } from '.';
 import { chainsOf } from './interface';
 import { treeCost } from './treeCost';
 
 const ALL = Object.keys(SCHOOLS) as School[];
 const plan = (patches: readonly Patch[], school: School = 'best') => {
-  const graph = buildSeamGraph(patches);
-  return { graph, ...planAssembly(graph, undefined, undefined, school) };
+  return { graph: buildSeamGraph(patches), ...plannedOrder(patches, { school }) };
 };
 
 /** Fewest bends of all orders, by trying every pair of units at every step. */
@@ -83,10 +91,10 @@ test('the worked plans: two halves of a star, the ring of a plate in pairs', () 
 
 test('every school gives a valid plan of every generated block, never fewer bends than what is proven least', () => {
   for (const kind of Object.keys(RECIPE_NAMES) as RecipeKind[]) {
-    const graph = buildSeamGraph(generate(defaultRecipe(kind)));
-    const best = planAssembly(graph);
+    const patches = generate(defaultRecipe(kind));
+    const best = plan(patches);
     for (const school of ALL) {
-      const own = planAssembly(graph, undefined, undefined, school);
+      const { graph, ...own } = plan(patches, school);
       expect(validatePlan(graph, own), `${kind} by ${school}`).toEqual([]);
       // What is laid over a base strip is not folded: the bound of sewn orders does not hold for it.
       if (own.joins.some(({ isLaid }) => isLaid)) continue;

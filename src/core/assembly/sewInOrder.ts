@@ -3,7 +3,7 @@ import type { SeamGraph } from '../block';
 import { threadOn } from '../thread';
 import { turnedChain, type Chain } from './interface';
 import type { Join, Run } from './join';
-import { joinMinutes } from './joinMinutes';
+import { joinMinutes, slowedBy } from './joinMinutes';
 import type { ReleasingJoin } from './releases';
 import type { SewingSettings } from './sewingSettings';
 import { slidesBetween, type Slide } from './slides';
@@ -21,8 +21,10 @@ const NEW_THREAD: Passage = { carriesOn: false, slides: [] };
 interface Way {
   readonly chains: readonly Chain[];
   readonly passages: readonly Passage[];
-  /** Least minutes spent on beginning and sliding threads up to and including this join when it is sewn this way. */
+  /** Minutes spent on beginning and sliding threads up to and including this join when it is sewn this way. */
   readonly minutes: number;
+  /** Thread that is left on the needle then, mm. */
+  readonly leftMm: number;
   readonly before: Way | undefined;
 }
 
@@ -30,12 +32,14 @@ interface Way {
 const MOST_TRIED = 2;
 /** Less than this share of a needleful is cut off rather than carried on. */
 export const LEAST_SHARE = 1 / 20;
+/** Ways that differ by less are equals: of those the first is taken. */
+const [HAIR_MINUTES, HAIR_MM] = [1e-9, 1];
 
 /**
- * Chooses for each join where to start and which way to sew, so that the thread goes on as often as that is quicker: when
- * the unit just sewn is part of the next join and that begins where the thread ended, or where it comes out after slides
- * through folds in hand. Exact over the given order, by dynamic programming over the ways of each join. Then counts starts,
- * with needlefuls that run out, and minutes.
+ * Chooses for each join where to start, which way to sew, and where the thread goes on, so that all is sewn in the least minutes:
+ * it may go on when the unit just sewn is part of the next join and that begins where the thread ended, or where it comes out
+ * after slides through folds in hand, as far as the needleful reaches. Exact over the given order, by dynamic programming: of the
+ * ways of each join those are followed that no other betters both in minutes and in thread that is left.
  */
 export function sewInOrder(
   graph: SeamGraph,
@@ -43,12 +47,10 @@ export function sewInOrder(
   settings: SewingSettings,
 ): Join[] {
   const units = new Units(graph.patches.length);
-  const costOf = ({ carriesOn, slides }: Passage) =>
-    carriesOn ? slides.length * settings.slideMinutes : settings.threadStartMinutes;
   const passage = (from: number, to: number, patch: number): Passage => {
     const slides = slidesBetween(graph, from, to, (one) => units.areOne(one, patch));
-    const carried = slides && { carriesOn: true, slides };
-    return carried && costOf(carried) <= settings.threadStartMinutes ? carried : NEW_THREAD;
+    const isWorth = slides && slides.length * settings.slideMinutes <= settings.threadStartMinutes;
+    return isWorth ? { carriesOn: true, slides } : NEW_THREAD;
   };
   let ways: Way[] = [];
   joins.forEach((join, index) => {
@@ -61,48 +63,89 @@ export function sewInOrder(
       ways.map((way) => (isContinued ? passage(lastOf(way.chains).endPlace, itemAt(chains, 0).startPlace, itemAt(before.left, 0)) : NEW_THREAD)),
     ); // prettier-ignore
     units.unite(patch, itemAt(join.right, 0));
-    ways = tried.map((chains, which): Way => {
+    ways = tried.flatMap((chains, which) => {
       const inner = chains.slice(1).map((chain, i) => passage(itemAt(chains, i).endPlace, chain.startPlace, patch)); // prettier-ignore
-      const own = inner.reduce((sum, one) => sum + costOf(one), 0);
-      let best: Way | undefined;
-      itemAt(firsts, which).forEach((first, i) => {
-        const minutes = itemAt(ways, i).minutes + costOf(first) + own;
-        if (!best || minutes < best.minutes - 1e-12)
-          best = { chains, passages: [first, ...inner], minutes, before: itemAt(ways, i) };
-      });
-      return best ?? { chains, passages: [NEW_THREAD, ...inner], minutes: costOf(NEW_THREAD) + own, before: undefined }; // prettier-ignore
+      const from = ways.length === 0 ? [undefined] : ways;
+      return unbettered(from.flatMap((way, i) => {
+        const passages = [itemAt(firsts, which)[i] ?? NEW_THREAD, ...inner];
+        return waysThrough(way, chains, passages, slowedBy(join.papersInHand, settings), settings);
+      })); // prettier-ignore
     });
   });
   return threaded(joins, chosenOf(ways), settings);
 }
 
+/** Ways of sewing chains after what was sewn before that may pay: at each the thread goes on where it may, or is begun anew. */
+function waysThrough(
+  before: Way | undefined,
+  chains: readonly Chain[],
+  passages: readonly Passage[],
+  slowness: number,
+  settings: SewingSettings,
+): Way[] {
+  const { threadStartMinutes, slideMinutes } = settings;
+  const none: Way = { chains, passages: [], minutes: before?.minutes ?? 0, leftMm: before?.leftMm ?? 0, before };
+  return chains.reduce<Way[]>(
+    (ways, chain, at) =>
+      unbettered(ways.flatMap((way) => {
+        const carried = itemAt(passages, at);
+        return (carried.carriesOn ? [carried, NEW_THREAD] : [NEW_THREAD]).flatMap((passage): Way[] => {
+          const { carriesOn, starts, leftMm } = sewnRun(way.leftMm, passage, chain, settings);
+          // Too little is left to be carried on: that is the other way.
+          if (passage.carriesOn && !carriesOn) return [];
+          const minutes = starts * threadStartMinutes + passage.slides.length * slideMinutes;
+          return [{ ...way, passages: [...way.passages, passage], minutes: way.minutes + minutes * slowness, leftMm }];
+        });
+      })),
+    [none],
+  );
+} // prettier-ignore
+
+/** The quickest ways, and slower ones that leave more thread. */
+function unbettered(ways: readonly Way[]): Way[] {
+  const sorted = [...ways].sort((a, b) => (Math.abs(a.minutes - b.minutes) > HAIR_MINUTES ? a.minutes - b.minutes : b.leftMm - a.leftMm)); // prettier-ignore
+  let mostMm = -Infinity;
+  return sorted.filter(({ leftMm }) => {
+    const isMore = leftMm > mostMm + HAIR_MM;
+    if (isMore) mostMm = leftMm;
+    return isMore;
+  });
+}
+
 function chosenOf(ways: readonly Way[]): Way[] {
-  let way = ways.reduce<Way | undefined>((best, one) => (best && best.minutes <= one.minutes + 1e-12 ? best : one), undefined); // prettier-ignore
+  let way = ways.reduce<Way | undefined>((best, one) => (best && best.minutes <= one.minutes + HAIR_MINUTES ? best : one), undefined); // prettier-ignore
   const chosen: Way[] = [];
   for (; way; way = way.before) chosen.push(way);
   return chosen.reverse();
 }
 
-/** The joins with thread on the needle: a needleful that is used up is a thread begun, and so is one too short to go on with. */
+/** One run with what is left on the needle before: a needleful that is used up is a thread begun, and so is one too short to go on with. */
+function sewnRun(
+  beforeMm: number,
+  { carriesOn: mayCarry, slides }: Passage,
+  { lengthMm }: Chain,
+  { stitchesPerMm, usableNeedlefulMm }: SewingSettings,
+): { readonly carriesOn: boolean; readonly starts: number; readonly leftMm: number } {
+  const hiddenMm = slides.reduce((sum, slide) => sum + slide.lengthMm, 0);
+  const carriesOn = mayCarry && beforeMm - hiddenMm > usableNeedlefulMm * LEAST_SHARE;
+  const own = carriesOn ? beforeMm - hiddenMm : 0;
+  const needMm = threadOn(lengthMm, stitchesPerMm);
+  const starts = Math.max(0, Math.ceil((needMm - own) / usableNeedlefulMm - 1e-9));
+  return { carriesOn, starts, leftMm: Math.max(0, own + starts * usableNeedlefulMm - needMm) };
+}
+
+/** The joins as they are sewn, with their threads and minutes. */
 function threaded(joins: readonly ReleasingJoin[], chosen: readonly Way[], settings: SewingSettings): Join[] {
-  const { stitchesPerMm, usableNeedlefulMm } = settings;
   let leftMm = 0;
   return joins.map((join, index) => {
     const { chains, passages } = itemAt(chosen, index);
     let threadStarts = 0;
     const runs = chains.map((chain, i): Run => {
-      const { carriesOn: mayCarry, slides } = itemAt(passages, i);
-      const hiddenMm = slides.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
-      const carriesOn = mayCarry && leftMm - hiddenMm > usableNeedlefulMm * LEAST_SHARE;
-      leftMm = carriesOn ? leftMm - hiddenMm : 0;
-      let need = threadOn(chain.lengthMm, stitchesPerMm);
-      while (need > leftMm) {
-        need -= leftMm;
-        leftMm = usableNeedlefulMm;
-        threadStarts += 1;
-      }
-      leftMm -= need;
-      return { ...chain, carriesOn, slides: carriesOn ? slides : [] };
+      const passage = itemAt(passages, i);
+      const sewn = sewnRun(leftMm, passage, chain, settings);
+      leftMm = sewn.leftMm;
+      threadStarts += sewn.starts;
+      return { ...chain, carriesOn: sewn.carriesOn, slides: sewn.carriesOn ? passage.slides : [] };
     });
     const sum = (of: (run: Run) => number) => runs.reduce((total, run) => total + of(run), 0);
     const { left, right, seams, releases, papersInHand } = join;

@@ -1,6 +1,7 @@
 import { itemAt } from '../lists';
 import { keptFor, type SeamGraph } from '../block';
 import { threadOn } from '../thread';
+import { hasNoLines } from './evenHalves';
 import { inBatches } from './inBatches';
 import { inSequence } from './inSequence';
 import { chainsOf } from './interface';
@@ -57,14 +58,14 @@ function sew(
   const isWorth =
     before.length === 0 &&
     minutesOf(together) <= minutesOf(apart) * (1 + BATCH_SHARE) &&
-    startsOf(together) <= startsOf(apart) * (1 + STARTS_SHARE) &&
+    startsOf(together) <= startsOf(apart) * (1 + (hasNoLines(graph) ? 0 : STARTS_SHARE)) &&
     mostPapers(together) <= mostPapers(apart) * (1 + PAPERS_SHARE);
   return { joins: isWorth ? together : apart, idle };
 }
 
 /** Like units are made together of themselves where that costs at most this share of the time more … */
 const BATCH_SHARE = 0.02;
-/** … at most this share more threads begun, … */
+/** … at most this share more threads begun (none where no seam goes on in a line: there one thread makes a whole piece), … */
 const STARTS_SHARE = 0.25;
 /** … and at most this share more papers at one time, when each is basted just before its join. */
 const PAPERS_SHARE = 0.5;

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { DEFAULT_SEWING, planAssembly } from '../assembly';
-import { buildSeamGraph, type Patch } from '../block';
+import { DEFAULT_SEWING } from '../assembly';
+import type { Patch } from '../block';
 import { defaultSetting, type Setting } from '../setting';
 import { groupKinds } from '../shapes';
-import { hexagonMosaic, partition, patch, rosette, starOfDiamonds } from '../testing';
+import { hexagonMosaic, partition, patch, plannedOrder, rosette, starOfDiamonds } from '../testing';
 import { outerPapers, papersOverTime, projectPapers, takingOut, type SewnBlock } from '.';
 
 const SIDE = 120;
@@ -18,7 +18,7 @@ function grid(count: number): Patch[] {
 }
 
 function sewn(id: string, patches: readonly Patch[]): SewnBlock {
-  const { joins } = planAssembly(buildSeamGraph(patches));
+  const { joins } = plannedOrder(patches);
   return { id, name: `Block ${id}`, patches, joins, usesPerPaper: patches.map(() => 1000) };
 }
 
@@ -128,7 +128,7 @@ test('papers needed never fall below the peak nor below what wear asks for, and 
 
 test('papers are taken out only when they may be, and the fewer sittings cost no more than leaving all in', () => {
   for (const patches of [rosette(4), hexagonMosaic(80), grid(6), starOfDiamonds(8)]) {
-    const { joins } = planAssembly(buildSeamGraph(patches));
+    const { joins } = plannedOrder(patches);
     const { sittings, mostInHand, heavyMinutes } = takingOut(joins, DEFAULT_SEWING);
     const out = new Set<number>();
     for (const { beforeJoin, patches: taken, inHandBefore, inHandAfter } of sittings) {
@@ -147,7 +147,7 @@ test('papers are taken out only when they may be, and the fewer sittings cost no
 
 test('basting unit by unit holds no more papers than all at first, no fewer than just in time, at every moment', () => {
   for (const patches of [rosette(4), grid(6)]) {
-    const { joins } = planAssembly(buildSeamGraph(patches));
+    const { joins } = plannedOrder(patches);
     for (const { inUse } of papersOverTime(joins, patches.length)) {
       expect(inUse['per-unit']).toBeGreaterThanOrEqual(inUse['just-in-time']);
       expect(inUse['per-unit']).toBeLessThanOrEqual(inUse['all-first']);

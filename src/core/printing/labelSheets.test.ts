@@ -2,7 +2,7 @@ import { lookByNumber } from '../cloth';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '../generate';
-import { blockSheet } from '../sheet';
+import { plannedSheet } from '../testing';
 import { LABEL_LIMITS, PAGE_MM, USUAL_LABELS, bagCards, checkLabelSheet, labelSheets, type BagCardBlock, type BagLabel, type Ink, type LabelSheet } from '.'; // prettier-ignore
 
 const square = { cells: 21, dark: Array.from({ length: 441 }, (_, i) => i % 3 === 0) };
@@ -54,7 +54,7 @@ test('figures that cannot be are refused with the one that is wrong', () => {
 });
 
 test('a maker’s own card bears their name, what they chose and the code of their page', () => {
-  const sheet = blockSheet(documentOfRecipe(defaultRecipe('star')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const sheet = plannedSheet(documentOfRecipe(defaultRecipe('star')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
   const inkOf = (maker: NonNullable<BagCardBlock['maker']>) => bagCards('C', [{ name: 'Lighthouse', bag: sheet.bag, sheet, saved: '', maker }], 'inch', 'A4').pages[0]!.ink;
   const wordsOf = (ink: readonly Ink[]) => ink.flatMap((one) => ('text' in one ? [one.text] : [])).join('\n');
   const ink = inkOf({ name: 'Ida', choice: '2 sets', page: square });
@@ -70,7 +70,7 @@ test('a maker’s own card bears their name, what they chose and the code of the
 }); // prettier-ignore
 
 test('a bag’s card says all that lies in it, draws each shape, and goes on to another page where there is no room', () => {
-  const sheet = blockSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const sheet = plannedSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
   const card = bagCards('C', [{ name: 'Lighthouse', bag: sheet.bag, sheet, saved: 'two hexagons' }], 'inch', 'A4');
   const words = card.pages.flatMap(({ ink }) => ink.flatMap((one) => ('text' in one ? [one.text] : []))).join('\n');
   for (const { name, count, spares } of sheet.bag.papers) expect(words).toContain(`${count + spares} × ${name}`);
@@ -114,7 +114,7 @@ test('lines of a label lie below each other within it, as many as there is room 
 }); // prettier-ignore
 
 test('what a card says never lies on what it says before; a usual block stands on one page, its papers beside the drawing', () => {
-  const sheet = blockSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const sheet = plannedSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
   const { pages } = bagCards('C', [{ name: 'Lighthouse', bag: sheet.bag, sheet, saved: 'two hexagons' }], 'inch', 'A4');
   expect(pages).toHaveLength(1);
   const words = paragraphs(pages[0]!.ink);

@@ -4,6 +4,7 @@ import type { BlockDocument, ProjectBasting } from '../block';
 import { defaultRecipe, documentOfRecipe } from '../generate';
 import { distance, edgeLength, edgesOf, isInside, isStraight, toPolygon } from '../geometry';
 import { plannedSheet } from '../testing';
+import { sayFolds } from './sayFolds';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
 const star = documentOfRecipe(defaultRecipe('star'));
@@ -60,4 +61,16 @@ test('curves are pleated every quarter inch where they bow out, and clipped wher
     expect(isInside({ x: at.x - outward.x * 0.5, y: at.y - outward.y * 0.5 }, polygon)).toBe(true);
     expect(Math.min(...pleats.filter((one) => one.at !== at).map((one) => distance(one.at, at)))).toBeLessThan(PLEAT_MM * 2.1);
   } // prettier-ignore
+});
+
+test('straight sides are folded over the ends of the pleats: none on a disc, one on a half, two on a wedge', () => {
+  const folds = (points: readonly (readonly [number, number])[], bulges: readonly number[]) =>
+    sayFolds({ corners: points.map(([x, y]) => ({ x, y })), bulges }, 'clockwise', 'none', 'metric');
+  const straight = /fold the straight (sides?) over/;
+  const disc = folds([[0, 20], [-20, 0], [0, -20], [20, 0]], [0.414, 0.414, 0.414, 0.414]); // prettier-ignore
+  expect(disc).toMatch(/^Pleat the cloth/);
+  expect(straight.exec(disc)).toBeNull();
+  expect(straight.exec(folds([[-20, 0], [20, 0]], [1, 0]))?.[1]).toBe('side'); // prettier-ignore
+  expect(straight.exec(folds([[0, 0], [20, 0], [0, 20]], [0, 0.414, 0]))?.[1]).toBe('sides'); // prettier-ignore
+  expect(folds([[0, 0], [20, 0], [0, 20]], [0, -0.2, 0])).toMatch(/^Where the curve bows in, clip/); // prettier-ignore
 });

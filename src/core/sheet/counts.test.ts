@@ -1,9 +1,10 @@
 import { expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '../generate';
-import { aheadOf, batchesOf, blockSheet, doneOf, plainUnits, rollUnits, ticksFor, type Step } from '.';
+import { plannedSheet } from '../testing';
+import { aheadOf, batchesOf, doneOf, plainUnits, rollUnits, ticksFor, type Step } from '.';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' } as const;
-const { steps } = blockSheet(documentOfRecipe(defaultRecipe('rosette')).patches, SETTINGS);
+const { steps } = plannedSheet(documentOfRecipe(defaultRecipe('rosette')).patches, SETTINGS);
 const isNone = () => false;
 
 test('units of a roll take every step once, in its order; batches keep their names and counts', () => {

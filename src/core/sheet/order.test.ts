@@ -2,11 +2,10 @@ import { expect, test } from 'vitest';
 import type { School } from '../assembly';
 import { defaultRecipe, documentOfRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
 import { papersInPlay, papersOverTime, type BastePolicy } from '../papers';
-import { buildSeamGraph, type Patch } from '../block';
-import { planAssembly } from '../assembly';
+import type { Patch } from '../block';
 import { TROUBLES, troublesAt } from '../troubles';
 import { momentsOf } from '.';
-import { plannedSheet } from '../testing';
+import { plannedOrder, plannedSheet } from '../testing';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' } as const;
 const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
@@ -41,17 +40,17 @@ test('every step of every block knows what can go wrong at it, and every trouble
 
 test('papers over time: never more in use than patches, the last ones stay, and later basting uses no more at once', () => {
   for (const kind of KINDS) {
-    const graph = buildSeamGraph(generate(defaultRecipe(kind)));
-    const { joins, totals } = planAssembly(graph);
-    const moments = papersOverTime(joins, graph.patches.length);
+    const patches = generate(defaultRecipe(kind));
+    const { joins, totals } = plannedOrder(patches);
+    const moments = papersOverTime(joins, patches.length);
     expect(moments.at(-1)?.minutes).toBeCloseTo(totals.minutes, 6);
     for (const { inHand, inUse } of moments) {
       expect(inUse['just-in-time']).toBeLessThanOrEqual(inUse['all-first']);
-      expect(Math.max(inHand, inUse['all-first'])).toBeLessThanOrEqual(graph.patches.length);
+      expect(Math.max(inHand, inUse['all-first'])).toBeLessThanOrEqual(patches.length);
     }
     const released = joins.reduce((sum, join) => sum + join.releases.length, 0);
-    expect(moments.at(-1)?.inUse['all-first']).toBe(graph.patches.length - released);
-    const peak = (policy: BastePolicy) => papersInPlay(joins, new Int32Array(graph.patches.length), 1, policy)[0]?.peakInUse ?? 0; // prettier-ignore
+    expect(moments.at(-1)?.inUse['all-first']).toBe(patches.length - released);
+    const peak = (policy: BastePolicy) => papersInPlay(joins, new Int32Array(patches.length), 1, policy)[0]?.peakInUse ?? 0; // prettier-ignore
     expect(peak('just-in-time')).toBeLessThanOrEqual(peak('per-unit'));
     expect(peak('per-unit')).toBeLessThanOrEqual(peak('all-first'));
   }

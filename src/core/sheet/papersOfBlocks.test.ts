@@ -1,11 +1,12 @@
 import { expect, test } from 'vitest';
 import { BASTE_METHODS } from '../basting';
 import { defaultRecipe, documentOfRecipe, type RecipeKind } from '../generate';
-import { blockSheet, papersOfBlocks, saySaved, usesByName } from '.';
+import { plannedSheet } from '../testing';
+import { papersOfBlocks, saySaved, usesByName } from '.';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' as const };
 const sheetOf = (kind: RecipeKind, basting = {}) =>
-  blockSheet(documentOfRecipe(defaultRecipe(kind)).patches, { ...SETTINGS, basting });
+  plannedSheet(documentOfRecipe(defaultRecipe(kind)).patches, { ...SETTINGS, basting });
 
 test('a paper can be used as often as the way it is held lets it, and as seldom as the block that wears it most', () => {
   const [starch, thread] = [sheetOf('star', { methods: { all: 'starch' } }), sheetOf('star')];

@@ -1,10 +1,9 @@
 import { expect, test } from 'vitest';
-import { planAssembly } from '../assembly';
 import { buildSeamGraph, type Patch } from '../block';
 import { makePaper } from '../catalogue';
 import { RECIPE_NAMES, defaultRecipe, generate, type RecipeKind } from '../generate';
 import { formatLength, roundUpToGrid } from '../length';
-import { hexagonMosaic, patch, rosette, starOfDiamonds, plannedSheet } from '../testing';
+import { hexagonMosaic, patch, plannedOrder, plannedSheet, rosette, starOfDiamonds } from '../testing';
 import { firstSentence } from '../words';
 import { type BasteStep, type JoinStep } from '.';
 import { tipsOf } from './joinNotes';
@@ -64,7 +63,7 @@ test('a run of three intersections is anchored with an X in the middle, one with
 test('a thin tip that is left open is sewn through by a later join, and none is left open where the point closes', () => {
   for (const patches of [starOfDiamonds(12), starOfDiamonds(16), generate({ ...defaultRecipe('star') })]) {
     const graph = buildSeamGraph(patches);
-    const plan = planAssembly(graph);
+    const plan = plannedOrder(patches);
     const tips = tipsOf(graph, plan.joins);
     const opened = tips.flatMap(({ open }) => open.map(({ place, patch: one }) => `${place}/${one}`));
     const closed = tips.flatMap(({ closed: now }) => now.map(({ place, patch: one }) => `${place}/${one}`));

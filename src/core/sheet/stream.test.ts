@@ -6,7 +6,7 @@ import { buildSeamGraph, type Patch } from '../block';
 import { defaultRecipe, documentOfRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
 import { BASTE_POLICIES, papersInPlay, type BastePolicy } from '../papers';
 import { defaultSetting } from '../setting';
-import { cutGrid, hexagonMosaic, rosette, starOfDiamonds, plannedSheet } from '../testing';
+import { cutGrid, hexagonMosaic, plannedOrder, plannedSheet, rosette, starOfDiamonds } from '../testing';
 import { jointClashes, withPolicy, type JoinStep, type SheetPatch, type Step } from '.';
 import { threadChoice } from './threadChoice';
 import { unitCheck } from './unitCheck';
@@ -69,7 +69,7 @@ test('over a whole plan every inner point is closed exactly once', () => {
       fc.constantFrom<readonly Patch[]>(rosette(2), hexagonMosaic(30), cutGrid(4, 4, [0, 1, 2]), generate(defaultRecipe('beams'))), // prettier-ignore
       (patches) => {
         const graph = buildSeamGraph(patches);
-        const { joins } = planAssembly(graph);
+        const { joins } = plannedOrder(patches);
         const closed = joins.flatMap((join) => unitCheck(graph, join, undefined, []).meeting);
         const inner = graph.isInner.filter((is, place) => is && (graph.seamsAt[place]?.length ?? 0) > 2);
         expect(closed.length).toBe(inner.length);

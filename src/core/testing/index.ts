@@ -12,4 +12,4 @@ export {
 export { BEHAVIOURS, simulatedGroup, type Behaviour, type SimulatedMaker } from './makerGroups';
 export { leastTime, pacedTime } from './machinePace';
 export { cutAtRandom, seededRandom, shaken } from './shaken';
-export { plannedSheet } from './plannedSheet';
+export { plannedOrder, plannedSheet } from './plannedSheet';

@@ -1,12 +1,23 @@
-import type { AssemblyPlan } from '../assembly';
+import type { AssemblyPlan, SewingSettings } from '../assembly';
+import type { OrderChoices, Patch } from '../block';
 import { blockSheet, orderedBy, planOrder, type BlockSheet } from '../sheet';
 
 const plans = new Map<string, AssemblyPlan>();
 
-/** The sheet of a block; of the same patches, choices and figures of sewing the order is planned once for all tests of a run. */
-export function plannedSheet(...[patches, settings, onProgress, document = {}]: Parameters<typeof blockSheet>): BlockSheet {
-  const key = JSON.stringify([patches, orderedBy(document.order), settings.sewing]);
+/** The order of a block; of the same patches, choices and figures of sewing it is planned once for all tests of a run. */
+export function plannedOrder(
+  patches: readonly Patch[],
+  order?: OrderChoices,
+  sewing?: Partial<SewingSettings>,
+): AssemblyPlan {
+  const key = JSON.stringify([patches, orderedBy(order), sewing]);
   let plan = plans.get(key);
-  if (!plan) plans.set(key, (plan = planOrder(patches, document.order, settings.sewing)));
+  if (!plan) plans.set(key, (plan = planOrder(patches, order, sewing)));
+  return plan;
+}
+
+/** The sheet of a block whose order is planned once for all tests of a run. */
+export function plannedSheet(...[patches, settings, onProgress, document = {}]: Parameters<typeof blockSheet>): BlockSheet {
+  const plan = plannedOrder(patches, document.order, settings.sewing);
   return blockSheet(patches, settings, onProgress, document, plan);
 } // prettier-ignore
