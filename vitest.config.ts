@@ -7,7 +7,12 @@ const alias = { '@': fileURLToPath(new URL('src', import.meta.url)) };
 const APART = '**/*.apart.test.ts';
 
 /** Files that take long for their size: begun first, so that nothing waits for them at the end. */
-const LONG = ['e2e/reminders.test.ts', 'core/weld/weld.test.ts', 'formats/replay.test.ts'];
+const LONG = [
+  'e2e/reminders.test.ts',
+  'e2e/upgrade.test.ts',
+  'core/weld/weld.test.ts',
+  'formats/replay.test.ts',
+];
 
 class LongFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
@@ -101,7 +106,7 @@ export default defineConfig({
       {
         resolve: { alias },
         test: {
-          // What measures, kills or builds: after all others, and nothing beside it.
+          // What measures how long something takes: after all others, and nothing beside it.
           name: 'browser-apart',
           include: [`e2e/${APART}`],
           testTimeout: 300_000,
