@@ -100,7 +100,9 @@ test('a cloth that ran out is another for one maker: their bag at the table, and
   await host.see('Fog in place of Woad for 1 maker.');
   await second.go(`${cloth.replace(/cloth$/, 'bags')}/print`);
   await second.see('Ottoline Pell: Fog for Woad');
-  await host.press('Undo');
+  await host.press('Another cloth in place of Woad', 'self::button');
+  await host.press('Woad for all again');
+  await host.see('Woad for all again.');
   // A printed page stays as it is: it is read anew until the server has taken it back.
   await second.driver.wait(
     async () => {

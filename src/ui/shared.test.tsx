@@ -1,4 +1,4 @@
-import { act, fireEvent, render, renderHook, screen } from '@testing-library/react';
+import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { expect, test, vi } from 'vitest';
 import { startHistory, type History } from '@/core/workshop';
@@ -112,6 +112,29 @@ test('what was done is told with its undo; an undo that fails says why; what is 
   expect(screen.getByRole('progressbar', { name: 'Working' })).toBeTruthy();
   fireEvent.click(screen.getByText('end'));
   expect(screen.queryByRole('progressbar')).toBeNull();
+});
+
+test('what can be taken back stays for twenty seconds, longer than a notice that is only read, or till it is sent away', async () => {
+  const stillThere = async (undo: (() => unknown) | undefined, ms: number) => {
+    const own = render(<Notices><Telling {...(undo ? { undo } : {})} /></Notices>); // prettier-ignore
+    fireEvent.click(screen.getByText('tell'));
+    await act(() => vi.advanceTimersByTimeAsync(ms));
+    // It fades.
+    await act(() => vi.advanceTimersByTimeAsync(1000));
+    const isThere = screen.queryByText('Done so.') !== null;
+    own.unmount();
+    return isThere;
+  };
+  vi.useFakeTimers();
+  expect(await stillThere(undefined, 6500)).toBe(true);
+  expect(await stillThere(undefined, 8500)).toBe(false);
+  expect(await stillThere(vi.fn(), 18_500)).toBe(true);
+  expect(await stillThere(vi.fn(), 20_500)).toBe(false);
+  vi.useRealTimers();
+  render(<Notices><Telling undo={vi.fn()} /></Notices>); // prettier-ignore
+  fireEvent.click(screen.getByText('tell'));
+  fireEvent.click(await screen.findByRole('button', { name: 'Dismiss this notice' }));
+  await waitFor(() => expect(screen.queryByText('Done so.')).toBeNull());
 });
 
 test('what is typed and not saved is asked for before a link is followed, but not for parts of the page, downloads and new tabs', () => {
