@@ -2,15 +2,13 @@ import { itemAt } from '../lists';
 import { keptFor, type SeamGraph } from '../block';
 import { evenHalves, hasNoLines } from './evenHalves';
 import { findCut } from './findCut';
-import { grownTree } from './grownTree';
-import type { SewingSettings } from './sewingSettings';
 import { joinTrees, leaf, type Tree } from './tree';
 
 /** Units up to this size are cut with care even where no cut costs a bend; of a block of more patches than that only the smallest. */
 const [SMALL_UNIT, SMALLEST] = [300, 20];
 
 /** How units of a graph are cut: each once, however many orders ask. */
-const cutOf = keptFor((graph: SeamGraph) => {
+export const cutOf = keptFor((graph: SeamGraph) => {
   const isFree = hasNoLines(graph);
   const careful = graph.patches.length > 2 * SMALL_UNIT ? SMALLEST : SMALL_UNIT;
   return keptFor(
@@ -30,27 +28,5 @@ export function cutTree(graph: SeamGraph, members: readonly number[], goOn: () =
   return joinTrees(
     graph,
     groups.map((group) => cutTree(graph, group, goOn)),
-  );
-}
-
-/** What making units as growing pieces needs. */
-export interface PiecesTask {
-  readonly graph: SeamGraph;
-  readonly settings: SewingSettings;
-  readonly goOn: () => void;
-}
-
-/** The same with units of up to so many patches made patch by patch, each on one growing piece. */
-export function piecesTree(task: PiecesTask, members: readonly number[], most: number): Tree {
-  const { graph, settings, goOn } = task;
-  if (members.length < 3) return cutTree(graph, members, goOn);
-  const grown = members.length <= most ? grownTree(graph, members, settings) : undefined;
-  if (grown) {
-    members.forEach(goOn);
-    return grown;
-  }
-  return joinTrees(
-    graph,
-    cutOf(graph)(members).map((group) => piecesTree(task, group, most)),
   );
 }

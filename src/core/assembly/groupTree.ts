@@ -1,7 +1,7 @@
 import { itemAt, lastOf } from '../lists';
 import type { SeamGraph } from '../block';
 import { contract } from './contract';
-import { cutTree, piecesTree } from './cutTree';
+import { cutTree } from './cutTree';
 import { hasNoLines } from './evenHalves';
 import { exactTree, type Apart } from './exactTree';
 import { isField, recogniseFigure, starTree, type Figure, type TreeKind } from './figures';
@@ -9,6 +9,7 @@ import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
 import type { Candidate, Chosen } from './mostServing';
 import { findMotifs, findStars } from './motifs';
+import { piecesTree } from './piecesTree';
 import { ringsTree } from './ringsTree';
 import { schoolTree, type School } from './schools';
 import type { SewingSettings } from './sewingSettings';
@@ -48,8 +49,12 @@ const MOST_TURNED = 600;
 const MOST_COMPARED = 60;
 /** Fields of one shape larger than this, without lines, are not weighed unit by unit: pieces that grow serve them better. */
 const MOST_WEIGHED = 150;
-/** Units of up to so many patches are tried patch by patch on one thread: small ones stay light, larger ones begin fewer threads. */
-const PIECES = [20, 32, 64] as const;
+/** Units of up to so many patches are tried on one growing piece: of small fields several sizes, of large ones the one that is found soon. */
+const PIECES: readonly { readonly upTo: number; readonly sizes: readonly number[] }[] = [
+  { upTo: 250, sizes: [32, 64, 110] },
+  { upTo: 600, sizes: [64] },
+  { upTo: Infinity, sizes: [20] },
+];
 const COMPARED = ['wedges', 'rows', 'rings', 'pairs'] as const;
 
 /** Plans one connected group: pinned units first, each by its school, then the whole with those taken as patches. */
@@ -154,9 +159,12 @@ function candidates(task: GroupTask): Candidates {
  */
 function fieldOrders(task: GroupTask, figure: Figure | undefined): Candidate[] {
   const { graph, members, apart } = task;
-  const isLarge = members.length > MOST_TURNED;
-  const sizes = PIECES.filter((most) => (isLarge ? most === PIECES[0] : members.length > most / 2));
-  const found = sizes.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
+  const { sizes } = itemAt(
+    PIECES.filter(({ upTo }) => members.length <= upTo),
+    0,
+  );
+  const tried = sizes.filter((most, i) => i === 0 || members.length > most / 2);
+  const found = tried.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
   if (figure?.name === 'rosette') found.push({ kind: 'rings', tree: ringsTree(graph, members) });
   return found.map(({ kind, tree }) => ({ kind, tree: keepApart(graph, tree, apart) }));
 }

@@ -3,12 +3,13 @@ import { expect, test } from 'vitest';
 import { buildSeamGraph, groupsOf, type SeamGraph } from '../block';
 import { cutGrid, hexagonMosaic, patch, plate, rosette } from '../testing';
 import { bendsBound, planAssembly, validatePlan } from '.';
-import { cutTree, piecesTree } from './cutTree';
+import { cutTree } from './cutTree';
 import { evenHalves, hasNoLines } from './evenHalves';
 import { isField } from './figures';
-import { grownTree } from './grownTree';
+import { growPiece } from './growPiece';
 import { chainsOf } from './interface';
 import { DEFAULT_SEWING } from './sewingSettings';
+import { piecesTree } from './piecesTree';
 import { ringsTree } from './ringsTree';
 import { sewTrees, totalsOf } from './sewTrees';
 import { Touches } from './touches';
@@ -21,6 +22,12 @@ const totals = (graph: SeamGraph, tree: Tree) => {
   expect(validatePlan(graph, { joins })).toEqual([]);
   return { ...totalsOf(joins, DEFAULT_SEWING), joins };
 };
+
+/** The quickest order that makes all of a graph on one growing piece. */
+function grownTree(graph: SeamGraph): Tree | undefined {
+  const [best] = growPiece(graph, everyOf(graph), DEFAULT_SEWING, 16).sort((a, b) => a.minutes - b.minutes);
+  return best?.tree;
+}
 
 /** A field of so many hexagons without holes: each next one touches what is there in one run. */
 function blob(picks: readonly number[]): ReturnType<typeof rosette> {
@@ -41,7 +48,7 @@ test('a piece grows by one patch in one run at a time, with as few bends as can 
   fc.assert(
     fc.property(fc.array(fc.nat(40), { minLength: 2, maxLength: 24 }), (picks) => {
       const graph = buildSeamGraph(blob(picks));
-      const tree = grownTree(graph, everyOf(graph), DEFAULT_SEWING)!;
+      const tree = grownTree(graph)!;
       const { joins, bends } = totals(graph, tree);
       expect(joins.every(({ chains, right }) => chains.length === 1 && right.length === 1)).toBe(true);
       expect(bends).toBe(bendsBound(graph));
@@ -49,7 +56,7 @@ test('a piece grows by one patch in one run at a time, with as few bends as can 
     { numRuns: 40 },
   );
   const ring = buildSeamGraph(plate(8));
-  expect(grownTree(ring, everyOf(ring), DEFAULT_SEWING)).toBeUndefined();
+  expect(grownTree(ring)).toBeUndefined();
 });
 
 test('grown in pieces a field takes less time and fewer threads than in halves, and no bend more', () => {
@@ -68,10 +75,7 @@ test('grown in pieces a field takes less time and fewer threads than in halves, 
 
 test('a piece stays small: as light in the hand as ring by ring; a few rings are sewn as they are taught, many in pieces', () => {
   const graph = buildSeamGraph(rosette(5));
-  const [grown, inRings] = [
-    grownTree(graph, everyOf(graph), DEFAULT_SEWING)!,
-    ringsTree(graph, everyOf(graph)),
-  ];
+  const [grown, inRings] = [grownTree(graph)!, ringsTree(graph, everyOf(graph))];
   expect(totals(graph, grown).minutes).toBeLessThan(totals(graph, inRings).minutes * 1.06);
   const plan = planAssembly(graph);
   expect(plan.joins.some(({ right }) => right.length > 9)).toBe(true);
@@ -91,14 +95,50 @@ test('a piece stays small: as light in the hand as ring by ring; a few rings are
   expect(four.taughtOtherwise!.minutes).toBeGreaterThan(0.03 * four.totals.minutes);
 });
 
-test('fields of hexagons: threads are begun little more often than the needlefuls ask', () => {
+test('fields of hexagons, in rosettes, squares, diamonds and rows: threads are begun at most a quarter more often than the needlefuls ask', () => {
   const starts = (patches: ReturnType<typeof rosette>) => {
     const { totals } = planAssembly(buildSeamGraph(patches));
     return totals.threadStarts / totals.threadStartsBound;
   };
-  for (const patches of [rosette(4), rosette(5), hexagonMosaic(144)]) expect(starts(patches)).toBeLessThanOrEqual(1.25); // prettier-ignore
-  for (const patches of [hexagonMosaic(64), hexagonMosaic(100)]) expect(starts(patches)).toBeLessThan(1.3); // prettier-ignore
+  const fields = [
+    rosette(4),
+    rosette(6),
+    ...[64, 100, 289].map(hexagonMosaic),
+    rowsOf(3, 20, 0),
+    rowsOf(7, 7, 1),
+  ];
+  for (const patches of fields) expect(starts(patches)).toBeLessThanOrEqual(1.25);
 });
+
+test('of two halves that is made last whose thread best goes on into their seam, and one is a patch larger where that uses up a needleful', () => {
+  const smallerLast = (tree: Tree): Tree =>
+    tree.parts
+      ? { members: tree.members, parts: [smallerLast(tree.parts[0]), smallerLast(tree.parts[1])] }
+      : tree;
+  const piecesOf = (patches: ReturnType<typeof rosette>, most: number) => {
+    const graph = buildSeamGraph(patches);
+    const task = { graph, settings: DEFAULT_SEWING, goOn: () => undefined };
+    return { graph, tree: piecesTree(task, everyOf(graph), most) };
+  };
+  const { graph, tree } = piecesOf(rosette(5), 64);
+  expect(totals(graph, tree).threadStarts).toBeLessThan(totals(graph, smallerLast(tree)).threadStarts);
+  expect(piecesOf(hexagonMosaic(64), 32).tree.parts!.map(({ members }) => members.length)).toEqual([33, 31]);
+});
+
+/** Rows of so many hexagons, each row half a hexagon further, or back and forth where it does not lean. */
+function rowsOf(rows: number, columns: number, lean: 0 | 1): ReturnType<typeof rosette> {
+  const [one] = rosette(0);
+  const [width, height] = [25.4 * Math.sqrt(3), 25.4 * 1.5];
+  return Array.from({ length: rows * columns }, (_, i) => {
+    const row = Math.floor(i / columns);
+    const [x, y] = [width * ((i % columns) + (lean ? row : row % 2) / 2), height * row];
+    // The hexagon of a rosette stands on a side; these stand on a corner.
+    return patch(
+      i,
+      one!.outline.corners.map((corner) => [x + corner.y, y + corner.x]),
+    );
+  });
+}
 
 /** Rows of so many triangles, up and down in turn, each row half a triangle further: lines run through it in three directions. */
 function triangles(rows: number): ReturnType<typeof rosette> {
@@ -109,13 +149,17 @@ function triangles(rows: number): ReturnType<typeof rosette> {
   });
 }
 
-test('where lines run through a field its straight seams are weighed unit by unit: no bend, and quicker than in pieces', () => {
+test('where lines run through a field its straight seams are weighed unit by unit: no bend, quicker than in halves, and no more threads than either way', () => {
   const [graph, hexagons] = [buildSeamGraph(triangles(10)), buildSeamGraph(hexagonMosaic(49))];
   expect([hasNoLines(graph), hasNoLines(hexagons), isField(graph, everyOf(graph))]).toEqual([false, true, true]); // prettier-ignore
-  const pieces = piecesTree({ graph, settings: DEFAULT_SEWING, goOn: () => undefined }, everyOf(graph), 20);
-  const plan = planAssembly(graph);
-  expect(plan.totals.bends).toBe(0);
-  expect(plan.totals.minutes).toBeLessThan(totals(graph, pieces).minutes * 0.99);
+  const task = { graph, settings: DEFAULT_SEWING, goOn: () => undefined };
+  const [pieces, halves] = [piecesTree(task, everyOf(graph), 20), cutTree(graph, everyOf(graph), task.goOn)];
+  const [inPieces, inHalves] = [totals(graph, pieces), totals(graph, halves)];
+  const plan = planAssembly(graph).totals;
+  expect([plan.bends, inPieces.bends]).toEqual([0, 0]);
+  expect(plan.minutes).toBeLessThan(inHalves.minutes * 0.99);
+  expect(plan.minutes).toBeLessThanOrEqual(inPieces.minutes * 1.03);
+  expect(plan.threadStarts).toBeLessThanOrEqual(Math.min(inPieces.threadStarts, inHalves.threadStarts));
 });
 
 test('a field with a few holes is halved round them, in two runs at most; one full of holes is not halved so, and still no join has more', () => {

@@ -4,6 +4,7 @@ import { threadOn } from '../thread';
 import { turnedChain, type Chain } from './interface';
 import type { Join, Run } from './join';
 import { joinMinutes, slowedBy } from './joinMinutes';
+import { sewnRun } from './needle';
 import type { ReleasingJoin } from './releases';
 import type { SewingSettings } from './sewingSettings';
 import { slidesBetween, type Slide } from './slides';
@@ -30,8 +31,6 @@ interface Way {
 
 /** Orders and directions of more chains than this are not all tried. */
 const MOST_TRIED = 2;
-/** Less than this share of a needleful is cut off rather than carried on. */
-export const LEAST_SHARE = 1 / 20;
 /** Ways that differ by less are equals: of those the first is taken. */
 const [HAIR_MINUTES, HAIR_MM] = [1e-9, 1];
 
@@ -90,7 +89,7 @@ function waysThrough(
       unbettered(ways.flatMap((way) => {
         const carried = itemAt(passages, at);
         return (carried.carriesOn ? [carried, NEW_THREAD] : [NEW_THREAD]).flatMap((passage): Way[] => {
-          const { carriesOn, starts, leftMm } = sewnRun(way.leftMm, passage, chain, settings);
+          const { carriesOn, starts, leftMm } = sewnChain(way.leftMm, passage, chain, settings);
           // Too little is left to be carried on: that is the other way.
           if (passage.carriesOn && !carriesOn) return [];
           const minutes = starts * threadStartMinutes + passage.slides.length * slideMinutes;
@@ -119,19 +118,16 @@ function chosenOf(ways: readonly Way[]): Way[] {
   return chosen.reverse();
 }
 
-/** One run with what is left on the needle before: a needleful that is used up is a thread begun, and so is one too short to go on with. */
-function sewnRun(
+/** One run with what is left on the needle before. */
+function sewnChain(
   beforeMm: number,
-  { carriesOn: mayCarry, slides }: Passage,
+  { carriesOn, slides }: Passage,
   { lengthMm }: Chain,
-  { stitchesPerMm, usableNeedlefulMm }: SewingSettings,
-): { readonly carriesOn: boolean; readonly starts: number; readonly leftMm: number } {
+  settings: SewingSettings,
+) {
   const hiddenMm = slides.reduce((sum, slide) => sum + slide.lengthMm, 0);
-  const carriesOn = mayCarry && beforeMm - hiddenMm > usableNeedlefulMm * LEAST_SHARE;
-  const own = carriesOn ? beforeMm - hiddenMm : 0;
-  const needMm = threadOn(lengthMm, stitchesPerMm);
-  const starts = Math.max(0, Math.ceil((needMm - own) / usableNeedlefulMm - 1e-9));
-  return { carriesOn, starts, leftMm: Math.max(0, own + starts * usableNeedlefulMm - needMm) };
+  const slid = carriesOn ? { count: slides.length, hiddenMm } : undefined;
+  return sewnRun(beforeMm, slid, threadOn(lengthMm, settings.stitchesPerMm), settings);
 }
 
 /** The joins as they are sewn, with their threads and minutes. */
@@ -142,7 +138,7 @@ function threaded(joins: readonly ReleasingJoin[], chosen: readonly Way[], setti
     let threadStarts = 0;
     const runs = chains.map((chain, i): Run => {
       const passage = itemAt(passages, i);
-      const sewn = sewnRun(leftMm, passage, chain, settings);
+      const sewn = sewnChain(leftMm, passage, chain, settings);
       leftMm = sewn.leftMm;
       threadStarts += sewn.starts;
       return { ...chain, carriesOn: sewn.carriesOn, slides: sewn.carriesOn ? passage.slides : [] };

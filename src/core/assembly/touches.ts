@@ -39,6 +39,9 @@ const SAME_THREAD_MM = 20;
 /** Sides are bits of one number. */
 const MOST_SIDES = 30;
 
+/** The bit of a mask that says that a patch is in itself. */
+export const IS_IN = 1 << 30;
+
 /** How each patch of a unit can be sewn to some of its neighbours; each way is worked out once. */
 export class Touches {
   /** For each patch its neighbours within the unit by the bits of its mask; −1 outside. */
@@ -47,6 +50,8 @@ export class Touches {
   readonly backs: readonly (readonly number[])[];
   /** Whether the paper of a patch stays in whatever is sewn within the unit. */
   readonly keeps: readonly boolean[];
+  /** For each patch the mask by which it is in with all its neighbours, so that its paper comes out; −1 where that stays in. */
+  readonly fullMasks: readonly number[];
   /** Whether no patch has too many sides. */
   readonly isUsable: boolean;
   readonly #sides: readonly (readonly Side[])[];
@@ -60,6 +65,7 @@ export class Touches {
     this.backs = this.#sides.map((sides) => sides.map(({ seam, other }) => (this.#sides[other] ?? []).findIndex((back) => back.seam === seam))); // prettier-ignore
     const isOpen = new Set(graph.openEdges.map(({ patch }) => patch));
     this.keeps = members.map((patch, i) => isOpen.has(patch) || itemAt(this.others, i).includes(-1));
+    this.fullMasks = this.others.map(({ length }, i) => (this.keeps[i] ? -1 : IS_IN + 2 ** length - 1));
     this.isUsable = this.#sides.every(({ length }) => length <= MOST_SIDES);
     this.#known = members.map(() => new Map());
     this.#alignMinutes = settings.alignMinutes;
