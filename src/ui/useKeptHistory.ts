@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { startHistory, type History } from '@/core/workshop';
 
 /** Letters of undo that a tab keeps for one page: the oldest steps go first. */
@@ -9,12 +9,13 @@ const MOST_LETTERS = 1_500_000;
  * Keeps the steps that can be undone in the tab, so that they survive a reload and a look at another page. They count only
  * where what is shown is still what they led to: after someone else's change they are forgotten.
  * @param key names what is edited; undefined where it has no name yet
+ * @returns gives the steps that the tab keeps if they led to this state, which was taken in from elsewhere
  */
 export function useKeptHistory<T>(
   key: string | undefined,
   history: History<T>,
   setHistory: (change: (own: History<T>) => History<T>) => void,
-): void {
+): (present: T) => History<T> | undefined {
   const latest = useRef(history);
   const set = useRef(setHistory);
   useEffect(() => {
@@ -38,6 +39,13 @@ export function useKeptHistory<T>(
       keep();
     };
   }, [key]);
+  return useCallback(
+    (present) => {
+      const kept = key === undefined ? undefined : readHistory<T>(key);
+      return kept && isSame(present, kept.present) ? { ...kept, present } : undefined;
+    },
+    [key],
+  );
 }
 
 /** As many steps as there is room for, the nearest first. */

@@ -35,11 +35,18 @@ test('an edit is saved once the hands rest, on the revision it was made from, an
   const { result, rerender } = saving(BLOCK, START);
   await after(5000);
   expect(asked).toEqual([]);
+  expect(result.current.state).toEqual({ kind: 'saved' });
+  rerender(painted(0, 'Madder'));
+  // What waits for the hands to rest is not said to be saved; taken back it is what was saved.
+  expect(result.current.state).toEqual({ kind: 'saving' });
+  rerender(START);
+  expect(result.current.state).toEqual({ kind: 'saved' });
   rerender(painted(0, 'Madder'));
   await after(500);
   rerender(painted(0, 'Beacon'));
   await after(600);
   expect(asked).toEqual([]);
+  expect(result.current.state).toEqual({ kind: 'saving' });
   await after(200);
   rerender(painted(0, 'Calico'));
   await after(1000);

@@ -69,6 +69,7 @@ export function useSaving({
     latest.current = { document, onMerged, onCreated };
   });
   const [state, setState] = useState<SavingState>({ kind: initial ? 'saved' : 'empty' });
+  const [saved, setSaved] = useState(initial?.document);
   const isBusy = useRef(false);
   const mayTouch = useRef<ReadonlySet<string>>(new Set());
 
@@ -76,6 +77,7 @@ export function useSaving({
     const was = base.current;
     if (!was || newer.revision <= was.revision) return;
     base.current = { ...was, ...newer };
+    setSaved(newer.document);
     const merged = mergeDocuments(was.document, latest.current.document, newer.document);
     latest.current.onMerged(merged, (one) => mergeDocuments(was.document, one, newer.document).document);
   }, []);
@@ -99,6 +101,7 @@ export function useSaving({
         ? await replace(projectId, was, now, mayTouch.current)
         : await create(projectId, now);
       if (!was) latest.current.onCreated(base.current);
+      setSaved(base.current.document);
       setState({ kind: 'saved' });
     } catch (refusal) {
       const error = asRefusal(refusal);
@@ -151,9 +154,12 @@ export function useSaving({
     forgetDraft(own.id);
     // Nothing of it is to be saved here any more.
     base.current = { ...own, document: latest.current.document };
+    setSaved(latest.current.document);
     return made;
   };
-  return { state, saveNow: save, allow, asVersion };
+  // An edit that waits for the hands to rest is not saved yet.
+  const shown: SavingState = state.kind === 'saved' && document !== saved ? { kind: 'saving' } : state;
+  return { state: shown, saveNow: save, allow, asVersion };
 }
 
 /** What is not saved when the page is left is kept on this device; the browser asks first, and another page of Kevlo sends it at once. */

@@ -32,7 +32,7 @@ export function useWorkshop(
   blockId: string | undefined,
 ) {
   const [history, setHistory] = useState(() => startHistory(initial ?? EMPTY));
-  useKeptHistory(blockId && `kevlo-undo-block-${blockId}`, history, setHistory);
+  const stepsTo = useKeptHistory(blockId && `kevlo-undo-block-${blockId}`, history, setHistory);
   const document = history.present;
   const { patches } = document;
   const [tool, setTool] = useState<Tool>(initial ? 'pick' : 'place');
@@ -79,6 +79,11 @@ export function useWorkshop(
     canRedo: history.future.length > 0,
     undo: () => setHistory(undo),
     redo: () => setHistory(redo),
+    /** Takes in what this device kept, with the steps that led there where the tab still has them. */
+    takeKept: (present: BlockDocument) => {
+      const steps = stepsTo(present);
+      setHistory((own) => steps ?? record(own, present, 'Kept on this device'));
+    },
     /** Takes in what someone else saved: every state, past and future, gets their change. */
     rebase: (present: BlockDocument, change: (state: BlockDocument) => BlockDocument) =>
       setHistory((own) => ({ ...own, past: own.past.map(change), present, future: own.future.map(change) })),

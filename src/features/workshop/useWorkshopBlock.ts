@@ -36,7 +36,7 @@ export function useWorkshopBlock(projectId: string, block: SavedBlock | undefine
   const takeDraftIn = useRef((merged: Merged) => void merged);
   useEffect(() => {
     takeDraftIn.current = (merged) => {
-      shop.edit(() => merged.document, 'Kept on this device');
+      shop.takeKept(merged.document);
       notice({ text: 'What this device still held of this block is taken in again.' });
       if (merged.conflicts.length > 0) setClash(merged);
     };

@@ -12,6 +12,7 @@ import { useBoardGhost } from './useBoardGhost';
 import { useBoardWalk } from './useBoardWalk';
 import { useReport } from './useReport';
 import { useWorkshop } from './useWorkshop';
+import { useWorkshopBlock } from './useWorkshopBlock';
 
 const SQUARES: BlockDocument = { format: BLOCK_FORMAT, patches: cutGrid(3, 1, [0]) };
 const INCH = makePaper({ family: 'regular', sides: 4, edgeMm: 25.4 });
@@ -148,3 +149,28 @@ test('the workshop’s page: a block opens with its name, saves itself, and take
   fireEvent.click(screen.getByRole('tab', { name: 'Cloth' }));
   expect(screen.getByRole('radio', { name: /Theirs/ })).toBeTruthy();
 }); // prettier-ignore
+
+test('a page that was left before it was saved is taken in again with the steps that led there, not as one', async () => {
+  answering({ 'PUT .*/document': () => ({ revision: 2 }) });
+  const opened = () => renderHook(() => useWorkshopBlock('p1', { id: 'b1', name: 'Star', revision: 1, document: SQUARES }, 'Ink')); // prettier-ignore
+  const first = opened();
+  for (const by of [3, 9]) act(() => first.result.current.shop.edit(() => slipped(by), 'Move'));
+  // The window is closed: nothing is sent any more, what is not saved stays on the device.
+  act(() => void window.dispatchEvent(new Event('beforeunload')));
+  act(() => void window.dispatchEvent(new Event('pagehide')));
+  const [draft, steps] = [
+    localStorage.getItem('kevlo-workshop-b1')!,
+    sessionStorage.getItem('kevlo-undo-block-b1')!,
+  ];
+  first.unmount();
+  await waitFor(() => expect(localStorage.getItem('kevlo-workshop-b1')).toBeNull());
+  localStorage.setItem('kevlo-workshop-b1', draft);
+  sessionStorage.setItem('kevlo-undo-block-b1', steps);
+  const again = opened();
+  await waitFor(() => expect(again.result.current.shop.document).toEqual(slipped(9)));
+  for (const before of [slipped(3), SQUARES]) {
+    act(() => again.result.current.shop.undo());
+    expect(again.result.current.shop.document).toEqual(before);
+  }
+  expect(again.result.current.shop.canUndo).toBe(false);
+});
