@@ -28,7 +28,14 @@ export default function NoticeBar({ text, isOpen, onUndo, onClose }: NoticeBarPr
             <Button color="inherit" size="small" onClick={onUndo}>
               Undo
             </Button>
-            <Button color="inherit" size="small" onClick={onClose} aria-label="Dismiss this notice">
+            <Button
+              color="inherit"
+              size="small"
+              variant="text"
+              sx={{ minWidth: 44, ml: 0.5 }}
+              onClick={onClose}
+              aria-label="Dismiss this notice"
+            >
               ×
             </Button>
           </>
