@@ -147,7 +147,9 @@ test('a new block is made with its first paper, under the first free name; an em
   expect(result.current.state).toEqual({ kind: 'empty' });
   expect(asked).toEqual([]);
   rerender(START);
+  expect(result.current.state).toEqual({ kind: 'saving' });
   await after(800);
+  expect(result.current.state).toEqual({ kind: 'saved' });
   expect(told.created).toHaveBeenCalledWith({ id: 'b9', name: 'New block 3', revision: 1, document: START });
   rerender(painted(0, 'Rust'));
   await after(800);

@@ -85,14 +85,9 @@ export function useSaving({
   const save = useCallback(async () => {
     const now = latest.current.document;
     if (isBusy.current) return;
-    if (now === base.current?.document) {
-      setState((own) => (own.kind === 'touches' ? { kind: 'saved' } : own));
-      return;
-    }
-    if (now.patches.length === 0) {
-      setState({ kind: 'empty' });
-      return;
-    }
+    if (now === base.current?.document)
+      return setState((own) => (own.kind === 'touches' ? { kind: 'saved' } : own));
+    if (now.patches.length === 0) return setState({ kind: 'empty' });
     isBusy.current = true;
     setState({ kind: 'saving' });
     try {
@@ -148,18 +143,36 @@ export function useSaving({
   const asVersion = async () => {
     const own = base.current;
     if (!own) return undefined;
-    const made = await send<NewVersion>('POST', `/api/projects/${projectId}/blocks/${own.id}/version`, {
-      document: latest.current.document,
-    });
-    forgetDraft(own.id);
+    const made = await makeVersion(projectId, own, latest.current.document);
     // Nothing of it is to be saved here any more.
     base.current = { ...own, document: latest.current.document };
     setSaved(latest.current.document);
     return made;
   };
-  // An edit that waits for the hands to rest is not saved yet.
-  const shown: SavingState = state.kind === 'saved' && document !== saved ? { kind: 'saving' } : state;
-  return { state: shown, saveNow: save, allow, asVersion };
+  return { state: shownFor(state, document, saved), saveNow: save, allow, asVersion };
+}
+
+/** An edit that waits for the hands to rest is not saved yet, and a board with a first paper is not empty. */
+function shownFor(
+  state: SavingState,
+  document: BlockDocument,
+  saved: BlockDocument | undefined,
+): SavingState {
+  const isWaiting = state.kind === 'saved' ? document !== saved : state.kind === 'empty' && document.patches.length > 0; // prettier-ignore
+  return isWaiting ? { kind: 'saving' } : state;
+}
+
+/** Makes a version of a block on the server; the draft of it on this device is done with. */
+async function makeVersion(
+  projectId: string,
+  { id }: SavedBlock,
+  document: BlockDocument,
+): Promise<NewVersion> {
+  const made = await send<NewVersion>('POST', `/api/projects/${projectId}/blocks/${id}/version`, {
+    document,
+  });
+  forgetDraft(id);
+  return made;
 }
 
 /** What is not saved when the page is left is kept on this device; the browser asks first, and another page of Kevlo sends it at once. */
