@@ -122,6 +122,10 @@ test('of two halves that is made last whose thread best goes on into their seam,
   };
   const { graph, tree } = piecesOf(rosette(5), 64);
   expect(totals(graph, tree).threadStarts).toBeLessThan(totals(graph, smallerLast(tree)).threadStarts);
+  // Were always the same half made last, it would be a thread more; were no piece of fewer than 32 made in halves, two minutes.
+  const [twenty, four] = [piecesOf(rosette(5), 20), piecesOf(rosette(4), 32)];
+  expect(totals(twenty.graph, twenty.tree).threadStarts).toBeLessThanOrEqual(35);
+  expect(totals(four.graph, four.tree).minutes).toBeLessThan(251);
   expect(piecesOf(hexagonMosaic(64), 32).tree.parts!.map(({ members }) => members.length)).toEqual([33, 31]);
 });
 
