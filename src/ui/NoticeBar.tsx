@@ -41,6 +41,8 @@ export default function NoticeBar({ text, isOpen, onUndo, onClose }: NoticeBarPr
           </>
         )
       }
+      // On a phone the stations lie at the foot.
+      sx={{ bottom: { xs: 76, md: 24 } }}
       className="no-print"
     />
   );

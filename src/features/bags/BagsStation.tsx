@@ -69,6 +69,8 @@ export function BagsStation(props: BagsStationProps) {
       <Tabs
         value={view}
         onChange={(_, next) => setView(next)}
+        variant="scrollable"
+        scrollButtons={false}
         sx={{ mb: 2, borderBottom: 1, borderColor: 'divider' }}
       >
         <Tab value="wall" label="Packing wall" sx={{ textTransform: 'none' }} />
@@ -102,7 +104,7 @@ function useViewOfAddress() {
 function WaysOn({ projectId }: { readonly projectId: string }) {
   const at = `/p/${projectId}/bags`;
   return (
-    <Stack direction="row" spacing={1}>
+    <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
       <Button component={Link} href={`${at}/print`}>
         Print lists and labels
       </Button>
