@@ -159,10 +159,7 @@ function candidates(task: GroupTask): Candidates {
  */
 function fieldOrders(task: GroupTask, figure: Figure | undefined): Candidate[] {
   const { graph, members, apart } = task;
-  const { sizes } = itemAt(
-    PIECES.filter(({ upTo }) => members.length <= upTo),
-    0,
-  );
+  const sizes = PIECES.find(({ upTo }) => members.length <= upTo)?.sizes ?? [];
   const tried = sizes.filter((most, i) => i === 0 || members.length > most / 2);
   const found = tried.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
   if (figure?.name === 'rosette') found.push({ kind: 'rings', tree: ringsTree(graph, members) });

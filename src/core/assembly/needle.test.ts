@@ -45,5 +45,5 @@ test('the needle goes to a place by the fewest slides through what is in hand, o
   expect(to(corners[2])).toEqual({ count: 2, hiddenMm: expect.closeTo(50.8, 6) });
   expect(to(corners[3])).toBeUndefined();
   expect(to(corners[1], () => false)).toBeUndefined();
-  expect(waysOfNeedle(graph, -1)).toBeUndefined();
+  expect([waysOfNeedle(graph, -1), waysOfNeedle({ ...graph, isOfUnits: true }, corners[0])]).toEqual([undefined, undefined]);
 }); // prettier-ignore
