@@ -125,6 +125,8 @@ test('what can be taken back stays for twenty seconds, longer than a notice that
     own.unmount();
     return isThere;
   };
+  // What shows a notice is loaded when it is first needed: before the clock stands.
+  await import('./NoticeBar');
   vi.useFakeTimers();
   expect(await stillThere(undefined, 6500)).toBe(true);
   expect(await stillThere(undefined, 8500)).toBe(false);
