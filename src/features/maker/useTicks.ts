@@ -1,9 +1,10 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
 import { newId } from '@/ui/newId';
-import { isUnsafe, keep, kept, onDevice, whenRead } from '@/ui/device';
+import { isUnsafe, keep, kept, whenRead } from '@/ui/device';
+import { useRemembered } from '@/ui/useRemembered';
 import {
   readUpTo,
   readWaiting,
@@ -129,7 +130,7 @@ function isFinal({ status, code }: RefusedError): boolean {
 /** The device's store, the same in all tabs. */
 function useWaiting(token: string, makerId: string): [Waiting, (change: (now: Waiting) => Waiting) => void] {
   const key = storeKey(makerId);
-  const text = useSyncExternalStore(onDevice, () => kept(key), () => undefined); // prettier-ignore
+  const [text] = useRemembered(key);
   const change = useCallback(
     (work: (now: Waiting) => Waiting) => {
       // Read anew: another tab may have added something.
