@@ -3,7 +3,7 @@ import type { SeamGraph } from '../block';
 import type { Figure, TreeKind } from './figures';
 import { inSteps } from './joinMinutes';
 import type { SewingSettings } from './sewingSettings';
-import { minutesOf, sewTrees } from './sewTrees';
+import { sewTrees, totalsOf } from './sewTrees';
 import type { Tree } from './tree';
 import { treeCost } from './treeCost';
 
@@ -22,16 +22,23 @@ export interface Chosen {
 interface Rated extends Candidate {
   readonly bends: number;
   readonly minutes: number;
+  /** Whether it begins few threads, where that is what counts. */
+  readonly isSparing: boolean;
   /** How much it has for itself where it costs about as much as others. */
   readonly merit: number;
 }
 
 /** Orders whose minutes differ by less than this share are equals: how it is taught decides. */
 const TIE_SHARE = 0.03;
+/** A field of one shape is to begin at most so many threads for each that the needlefuls demand … */
+const MOST_THREADS = 1.25;
+/** … where that takes at most this share more minutes: each thread has two ends that may come loose. */
+const SPARING_SHARE = 0.05;
 
 /**
  * Of orders with the fewest bends: the quickest, and of those about as quick the one that is taught for such a figure; else the
- * one that makes most units again, or, where all patches are of one shape and nothing is learnt by that, begins fewest threads.
+ * one that makes most units again, or, where all patches are of one shape and nothing is learnt by that, begins fewest threads:
+ * there one that takes a little longer is taken where all that are as quick begin too many.
  */
 export function mostServing(
   graph: SeamGraph,
@@ -49,9 +56,9 @@ export function mostServing(
   if (only && asked.length === 1) return { tree: only.tree };
   const rated = asked.map((order): Rated => {
     const { joins } = sewTrees(graph, [order.tree], settings);
-    const starts = joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
-    const merit = isPlain ? -starts : joins.filter(({ repeat }) => repeat).length;
-    return { ...order, minutes: minutesOf(joins), merit };
+    const { minutes, threadStarts, threadStartsBound, repeated } = totalsOf(joins, settings);
+    const isSparing = !isPlain || threadStarts <= threadStartsBound * MOST_THREADS;
+    return { ...order, minutes, isSparing, merit: isPlain ? -threadStarts : repeated };
   });
   const chosen = itemAt(inRank(rated, taught), 0);
   if (taught.includes(chosen.kind)) return { tree: chosen.tree };
@@ -65,10 +72,12 @@ function inRank(rated: readonly Rated[], taught: Figure['taught']): Rated[] {
   const fewest = Math.min(...rated.map(({ bends }) => bends));
   const equals = rated.filter(({ bends }) => bends === fewest);
   const least = Math.min(...equals.map(({ minutes }) => minutes));
+  const within = (share: number) => equals.filter(({ minutes }) => minutes <= least * (1 + share));
+  const quick = within(TIE_SHARE);
+  const isSparingQuick = quick.some(({ isSparing }) => isSparing);
+  const sparing = isSparingQuick ? [] : within(SPARING_SHARE).filter(({ isSparing }) => isSparing);
   const isTaught = ({ kind }: Rated) => (taught.includes(kind) ? 1 : 0);
-  return equals
-    .filter(({ minutes }) => minutes <= least * (1 + TIE_SHARE))
-    .sort(
-      (a, b) => isTaught(b) - isTaught(a) || b.merit - a.merit || inSteps(a.minutes) - inSteps(b.minutes),
-    );
+  const byTime = (a: Rated, b: Rated) => inSteps(a.minutes) - inSteps(b.minutes);
+  if (sparing.length > 0) return sparing.sort((a, b) => isTaught(b) - isTaught(a) || byTime(a, b));
+  return quick.sort((a, b) => isTaught(b) - isTaught(a) || b.merit - a.merit || byTime(a, b));
 }

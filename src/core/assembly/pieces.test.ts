@@ -106,6 +106,8 @@ test('fields of hexagons, in rosettes, squares, diamonds and rows: threads are b
     ...[64, 100, 289].map(hexagonMosaic),
     rowsOf(3, 20, 0),
     rowsOf(7, 7, 1),
+    rowsOf(11, 11, 1),
+    rowsOf(4, 20, 0),
   ];
   for (const patches of fields) expect(starts(patches)).toBeLessThanOrEqual(1.25);
 });

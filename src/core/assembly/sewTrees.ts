@@ -72,7 +72,7 @@ const PAPERS_SHARE = 0.5;
 /** Larger plans are not put in batches. */
 const MOST_BATCHED = 2000;
 
-export const minutesOf = (joins: readonly Join[]) => joins.reduce((sum, { minutes }) => sum + minutes, 0);
+const minutesOf = (joins: readonly Join[]) => joins.reduce((sum, { minutes }) => sum + minutes, 0);
 
 const startsOf = (joins: readonly Join[]) => joins.reduce((sum, { threadStarts }) => sum + threadStarts, 0);
 
