@@ -108,7 +108,7 @@ test('ten thousand reminders through kills of both processes: none is lost, none
   };
   let lost = 0;
   for (const share of [0.1, 0.4, 0.7]) {
-    while ((await taken()) < share * count) await new Promise((resolve) => setTimeout(resolve, 50));
+    while ((await taken()) < share * count) await new Promise((resolve) => setTimeout(resolve, 200));
     await application.cut();
     expect(await taken()).toBeLessThan(count);
     // Whoever was killed with a letter in hand has not been heard of for long.

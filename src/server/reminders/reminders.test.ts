@@ -7,6 +7,7 @@ import { USUAL_TEXTS } from '@/core/reminders';
 import { projectBadges } from '../badges';
 import { makeBlock } from '../blocks';
 import { saveCalendar } from '../calendar';
+import { notify, onChange } from '../live';
 import { addMakers, listContacts, setContact, setMakerRemoved } from '../makers';
 import { createProject } from '../projects';
 import { refusal, testProject, type TestProject } from '../testing';
@@ -228,6 +229,25 @@ test('one who is busy sending is not taken for lost before five minutes', async 
   expect(await turnMessages(sql, access, 'back', ids)).toEqual({ turned: 0 });
   expect(await turnMessages(sql, access, 'arrived', ids)).toEqual({ turned: 3 });
 });
+
+test('many letters are not told of one by one: as they begin to go, now and then, and once all are out', async () => {
+  const count = 40;
+  await sql`
+    insert into message (project_id, maker_id, occasion, cause, reason, subject, body, base, state, send_at)
+    select ${project.id}, ${makers[0]?.id ?? ''}, 'drop', 'c' || n, '', 'S' || n, '', 'https://shop.example', 'queued', now()
+    from generate_series(1, ${count}) n`;
+  let told = 0;
+  const stop = await onChange(sql, ({ projectId, kind }) => void (told += projectId === project.id && kind === 'reminders' ? 1 : 0));
+  expect(await sendDueMail(sql)).toBe(count);
+  // What is told arrives in its order: a word after it says that all of it is there.
+  await new Promise<void>((resolve) => {
+    void onChange(sql, ({ projectId }) => projectId === 'the-end' && resolve());
+    void notify(sql, 'the-end', 'reminders');
+  });
+  stop();
+  expect(told).toBeGreaterThanOrEqual(2);
+  expect(told).toBeLessThan(count / 4);
+}); // prettier-ignore
 
 /** A mail server of a few lines that writes down what it is sent. @param end what it does after the letter */
 async function tinyServer(end: 'takes' | 'refuses' | 'hangs up after' | 'hangs up before'): Promise<{ server: Server; url: string; heard: string[] }> {

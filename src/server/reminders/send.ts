@@ -9,6 +9,8 @@ const LOST_S = 300;
 /** After so many faults a message waits for the host. */
 const MOST_TRIES = 6;
 const MINUTE_MS = 60_000;
+/** While letters go out, pages are told at most so often: each looks at all of them anew. */
+const TELL_MS = 1000;
 
 interface Taken {
   readonly id: string;
@@ -32,17 +34,28 @@ interface Taken {
  */
 export async function sendDueMail(sql: postgres.Sql, carrier: Carrier = usualCarrier(sql)): Promise<number> {
   await settleLost(sql, carrier);
-  let sent = 0;
-  for (;;) {
-    const token = newToken();
-    const message = await take(sql, token);
-    if (!message) return sent;
-    const [state, says, waitMs] = await handOver(carrier, message, token);
-    const rows = await sql`
-      update message set state = ${state}, says = ${says.slice(0, 500)}, send_at = now() + ${waitMs} * interval '1 millisecond'
-      where id = ${message.id} and state = 'sending' and tries = ${message.tries} returning id`;
-    if (rows.length > 0) await notify(sql, message.projectId, 'reminders');
-    if (state === 'sent') sent += 1;
+  const untold = new Set<string>();
+  let [sent, toldAt] = [0, -Infinity];
+  const tell = async () => {
+    for (const projectId of untold) await notify(sql, projectId, 'reminders');
+    untold.clear();
+    toldAt = performance.now();
+  };
+  try {
+    for (;;) {
+      const token = newToken();
+      const message = await take(sql, token);
+      if (!message) return sent;
+      const [state, says, waitMs] = await handOver(carrier, message, token);
+      const rows = await sql`
+        update message set state = ${state}, says = ${says.slice(0, 500)}, send_at = now() + ${waitMs} * interval '1 millisecond'
+        where id = ${message.id} and state = 'sending' and tries = ${message.tries} returning id`;
+      if (rows.length > 0) untold.add(message.projectId);
+      if (state === 'sent') sent += 1;
+      if (performance.now() - toldAt >= TELL_MS) await tell();
+    }
+  } finally {
+    await tell();
   }
 }
 
