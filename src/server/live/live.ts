@@ -8,19 +8,22 @@ interface Hub {
   readonly ready: Promise<unknown>;
 }
 
-const globals = globalThis as { kevloHub?: Hub };
+/** Of each connection one; beyond the modules, of which a server may load copies. */
+const globals = globalThis as { kevloHubs?: WeakMap<postgres.Sql, Hub> };
 
 /**
  * Calls back for every change told by any server process on the database. One listener that fails silences no other.
  * @returns a function that ends it
  */
 export async function onChange(sql: postgres.Sql, listener: Listener): Promise<() => void> {
-  const hub = (globals.kevloHub ??= openHub(sql));
+  const hubs = (globals.kevloHubs ??= new WeakMap<postgres.Sql, Hub>());
+  const hub = hubs.get(sql) ?? openHub(sql);
+  hubs.set(sql, hub);
   hub.listeners.add(listener);
   try {
     await hub.ready;
   } catch (error) {
-    delete globals.kevloHub;
+    hubs.delete(sql);
     throw error;
   }
   return () => hub.listeners.delete(listener);
