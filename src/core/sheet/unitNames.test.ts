@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { buildSeamGraph, type Patch } from '../block';
 import { cutGrid, patch, plannedSheet, rosette, starOfDiamonds } from '../testing';
+import { Names } from './names';
 import { UnitNames } from './unitNames';
 import type { JoinStep } from '.';
 
@@ -14,6 +15,13 @@ test('rows are counted from the top, what is not whole yet is so far, and severa
   expect(said.some((text) => /to row 1 so far \(3 patches\) This makes row 1\./.test(text))).toBe(true);
   expect(said).toContain('row 2 to row 1 This makes rows 1 and 2.');
   expect(said.at(-1)).toBe('row 3 to rows 1 and 2');
+});
+
+test('a piece without a name is told by the numbers on its papers, in their order; a large one by the lowest', () => {
+  const names = new Names(buildSeamGraph(cutGrid(4, 3, [0])), [], () => 'square');
+  expect(names.of([10, 1, 8])).toBe('the piece of 2, 9, 11');
+  expect(names.of([10, 1, 8, 9, 5, 4])).toBe('the piece of 2, 5, 6, 9, 10, 11');
+  expect(names.of([10, 1, 8, 9, 5, 4, 6])).toBe('the piece with 2 (7 patches)');
 });
 
 test('a rosette grows by one name, a star is one when it is whole', () => {
