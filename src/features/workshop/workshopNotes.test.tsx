@@ -6,6 +6,7 @@ import { patchNumbers } from '@/ui/patchNumbers';
 import { ConflictDialog } from './ConflictDialog';
 import { ReportPanel } from './ReportPanel';
 import { SavingNote } from './SavingNote';
+import { WorkshopSide } from './WorkshopSide';
 import { SQUARES, press } from './testing/atWorkshop';
 
 test('the seam report tells counts, problems with a mend, and nearly known papers', () => {
@@ -69,3 +70,13 @@ test('whether it is saved is said, and where not, why and how to try again', () 
   fireEvent.click(press('Try now'));
   expect(again).toHaveBeenCalledOnce();
 });
+
+test('beside the board the seams are told first; cloth, arranging and figures behind their tabs', () => {
+  const shop = { document: SQUARES, patches: SQUARES.patches, picked: [], edit: vi.fn(), setSaid: vi.fn() };
+  const report = liveReport(SQUARES, 'inch');
+  const live = { report, isFresh: true, mends: [], guesses: [], snap: async () => SQUARES };
+  render(<WorkshopSide shop={shop as never} live={live as never} numbers={patchNumbers(SQUARES.patches)} fabrics={['Beacon']} system="inch" onLook={vi.fn()} />); // prettier-ignore
+  expect(screen.getAllByRole('tab').map(({ textContent }) => textContent)).toEqual(['Seams', 'Cloth', 'Arrange', 'Figures']);
+  expect(screen.getByRole('tab', { selected: true }).textContent).toBe('Seams');
+  expect(screen.getByRole('tabpanel', { name: 'Seams' }).textContent).toContain('All edges fit.');
+}); // prettier-ignore
