@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test, vi } from 'vitest';
+import type { BlockDocument } from '@/core/block';
 import { papersOverTime, takingOut } from '@/core/papers';
 import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { blockSheet, type JoinStep } from '@/core/sheet';
@@ -8,6 +9,7 @@ import { rosette, patch } from '@/core/testing';
 import { Notices } from '@/ui/Notices';
 import { FakeWorker, SETTINGS, answering, navigation, refused, sheetOf } from '@/ui/testing';
 import { BastingSheet } from './BastingSheet';
+import { FoldException } from './FoldException';
 import { OrderPanel } from './OrderPanel';
 import { PapersChart } from './PapersChart';
 import { StepPhotos } from './StepPhotos';
@@ -140,4 +142,14 @@ test('papers are taken out at sittings where a block grows heavy, and nothing is
   unmount();
   render(<OrderPanel projectId="p1" blockId="b1" sheet={blockSheet(rosette(1), SETTINGS)} />);
   expect(document.body.textContent).toContain('This block stays light');
+}); // prettier-ignore
+
+test('patches of one paper that were folded otherwise are folded as its others again; those of other papers stay as they are', () => {
+  const { basting } = sheetOf('rosette');
+  const onChange = vi.fn<(text: string, change: (document: BlockDocument) => BlockDocument) => Promise<void>>(() => Promise.resolve());
+  const own = { ...basting.kinds[0]!, exceptions: [1, 2] };
+  render(<FoldException kindName="hexagon" basting={own as never} patches={[{ id: 'a', number: 1 }, { id: 'b', number: 2 }]} onChange={onChange} />);
+  press('Fold them as the others');
+  const before = withBasting(documentOfRecipe(defaultRecipe('rosette')), () => ({ patches: { a: 'side-by-side', b: 'side-by-side', c: 'side-by-side' } as never }));
+  expect(onChange.mock.calls[0]?.[1](before).basting?.patches).toEqual({ c: 'side-by-side' });
 }); // prettier-ignore
