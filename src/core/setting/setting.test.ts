@@ -87,8 +87,10 @@ test('cells and strips fill the top without gap or overlap, in grids and in offs
   );
 });
 
+/** A block of two halves of one cloth, 100 mm wide and high. */
+const block = (id: string, fabric: string) => ({ id, name: id, patches: partition(100, 100, [{ which: 0, share: 0.5 }]).map((one) => ({ ...one, fabric })) }); // prettier-ignore
+
 test('blocks edge to edge are sewn to each other; a cloth that meets itself across the joint is named', () => {
-  const block = (id: string, fabric: string) => ({ id, name: id, patches: partition(100, 100, [{ which: 0, share: 0.5 }]).map((one) => ({ ...one, fabric })) }); // prettier-ignore
   const setting: Setting = {
     ...nine,
     columns: 2,
@@ -111,6 +113,24 @@ test('blocks edge to edge are sewn to each other; a cloth that meets itself acro
     blockJoints(placeBlocks({ ...setting, cellWidthMm: 130 }, [block('a', 'Fog'), block('b', 'Tar')])),
   ).toEqual([]);
 });
+
+test('a half block lies with its cut side at the rim of the top, a whole one in the middle of its place, each half-way down', () => {
+  const setting: Setting = { ...nine, layout: 'offset', columns: 3, rows: 2 };
+  const { cells } = layOutTop(setting);
+  const placed = placeBlocks({ ...setting, places: cells.map(() => 'a') }, [block('a', 'Fog')]);
+  const sides = placed.map(({ patches, cell }) => {
+    const xs = patches.flatMap(({ outline }) => outline.corners.map(({ x }) => x - cells[cell]!.x));
+    const ys = patches.flatMap(({ outline }) => outline.corners.map(({ y }) => y - cells[cell]!.y));
+    const { half, width, height } = cells[cell]!;
+    const [before, after] = [Math.min(...xs), width - Math.max(...xs)].map(Math.round);
+    expect(Math.min(...ys)).toBeCloseTo(height - Math.max(...ys), 6);
+    return { half, before, after };
+  });
+  // Of a block of 100 mm in a place of 12 inches and in half of one, less half the strip between two.
+  expect(sides.filter(({ half }) => !half)).toEqual(Array(5).fill({ half: undefined, before: 102, after: 102 }));
+  const spare = Math.round((12 * INCH - setting.sashMm) / 2 - 100);
+  expect(sides.filter(({ half }) => half)).toEqual([{ half: 'right', before: 0, after: spare }, { half: 'left', before: spare, after: 0 }]);
+}); // prettier-ignore
 
 test.each([
   [{ columns: 0 }, 'columns'],

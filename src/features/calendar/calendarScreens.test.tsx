@@ -200,7 +200,14 @@ test('suppliers with a time of their own: a fault is said, an empty row does not
   type('Days, supplier 1', '3 weeks');
   press('Keep');
   expect(screen.getByRole('alert').textContent).toContain('Mill Lane Yard: “3 weeks” days cannot be.');
+  type('Days, supplier 1', '');
+  press('Keep');
+  expect(screen.getByRole('alert').textContent).toContain('Mill Lane Yard: “” days cannot be.');
   type('Days, supplier 1', '21');
+  type('Days, supplier 2', '5');
+  press('Keep');
+  expect(screen.getByRole('alert').textContent).toContain('5 days of a supplier without a name.');
+  type('Days, supplier 2', '');
   press('Keep');
   press('List with reasons');
   expect(screen.getByText(/Order from Mill Lane Yard for Drop 2/)).toBeTruthy();

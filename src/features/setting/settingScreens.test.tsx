@@ -77,6 +77,11 @@ test('a block is put into a place, or none', async () => {
   fireEvent.click(screen.getByRole('option', { name: 'none' }));
   await after(1000);
   expect(last().setting.places[0]).toBeNull();
+  // What is picked is named by its block, an empty place by its number.
+  expect(screen.getByText(/^Place 1 is picked\./)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: /^Place 1:/ }));
+  fireEvent.click(screen.getByRole('button', { name: /^Place 2:/ }));
+  expect(screen.getByText(/^Plate is picked\./)).toBeTruthy();
 });
 
 test('each block is told its strips; made earlier or later, strips go with it; the ends cannot go further', async () => {
