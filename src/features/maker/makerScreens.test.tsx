@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
-import { batchesOf, waitsFor } from '@/core/sheet';
+import { boxOf } from '@/core/geometry';
+import { batchesOf, waitsFor, type BasteStep } from '@/core/sheet';
 import { answering, refused, unreachable, type Asked } from '@/ui/testing';
 import { MakerPage } from './MakerPage';
 import { atPhone, block } from './testing/atPhone';
@@ -61,6 +62,15 @@ test('without a connection ticks count on the phone, are said to wait, and go ou
   await act(() => vi.advanceTimersByTimeAsync(20_000));
   expect(asked).toHaveLength(after);
 });
+
+test('a paper to wrap is shown as it lies, letter towards the hand: the mirror of the front, as large', () => {
+  answering({ [EVENTS]: () => ({}) });
+  const { sheet } = atPhone().initial.blocks[0]!;
+  const paper = sheet.patches[(sheet.steps[0] as BasteStep).patches[0]!]!;
+  const { minX, maxX } = boxOf(paper.outline);
+  const picture = screen.getByRole('img', { name: `The paper side: ${paper.foldOrder.length} sides to fold, 1 first` });
+  expect(picture.querySelector('g')?.getAttribute('transform')).toBe(`matrix(-1 0 0 1 ${minX + maxX} 0)`);
+}); // prettier-ignore
 
 test.each([
   ['a block that is gone', refused(422, 'no-such-block'), 0, 1],

@@ -152,6 +152,8 @@ test('how long a work takes is told from what was timed: the latest time of each
   for (const parcel of [
     [done(step!.minutes * 0.5, 1000), done(step!.minutes * 5, 9000)],
     [done(step!.minutes * 3, 5000)],
+    // Ticked in the minute in which it was opened: nothing was timed.
+    [done(0, 500)],
   ])
     await recordEvents(sql, bea!, parcel);
   const [found] = await learntOf(sql, project);
