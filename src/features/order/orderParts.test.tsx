@@ -50,6 +50,11 @@ test('the schools are compared off this thread, one is used, and a comparison ca
   const rows = within(table).getAllByRole('row').slice(1);
   expect(rows.length).toBeGreaterThan(3);
   expect(rows.filter((row) => within(row).queryByText('in use'))).toHaveLength(1);
+  // The first is the order of the sheet: of its joins so many are those of a unit that is made again.
+  const joins = joinsOf(sheetOf('star'));
+  const alike = Math.round((100 * joins.filter(({ repeat }) => repeat).length) / joins.length);
+  expect(within(rows[0]!).getAllByRole('cell').at(-2)?.textContent).toBe(`${alike} %`);
+  expect(alike).toBeGreaterThan(0);
   fireEvent.click(within(table).getByRole('button', { name: 'Use Centre out' }));
   await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ document: { order: { school: 'rings' } } }));
   FakeWorker.isSilent = true;
