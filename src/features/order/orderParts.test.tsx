@@ -10,6 +10,7 @@ import { Notices } from '@/ui/Notices';
 import { FakeWorker, SETTINGS, answering, navigation, refused, sheetOf } from '@/ui/testing';
 import { BastingSheet } from './BastingSheet';
 import { FoldException } from './FoldException';
+import { HandList } from './HandList';
 import { OrderPanel } from './OrderPanel';
 import { PapersChart } from './PapersChart';
 import { StepPhotos } from './StepPhotos';
@@ -157,4 +158,16 @@ test('patches of one paper that were folded otherwise are folded as its others a
   press('Fold them as the others');
   const before = withBasting(documentOfRecipe(defaultRecipe('rosette')), () => ({ patches: { a: 'side-by-side', b: 'side-by-side', c: 'side-by-side' } as never }));
   expect(onChange.mock.calls[0]?.[1](before).basting?.patches).toEqual({ c: 'side-by-side' });
+}); // prettier-ignore
+
+test('of a teacher’s wishes each is told; only one that the order does not follow is said not to be, with the reason', () => {
+  const wishes = [
+    { wish: 'pins', index: 0, text: 'Made as one: 1, 2' },
+    { wish: 'apart', index: 0, text: 'Never together: 3 and 4', idle: 'No other order joins these patches.' },
+  ] as const;
+  render(<Notices><HandList projectId="p1" blockId="b1" hand={{ says: 'Your order takes 2 min more.', wishes }} /></Notices>);
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([
+    'Made as one: 1, 2Take back',
+    'Never together: 3 and 4Not followed. No other order joins these patches.Take back',
+  ]);
 }); // prettier-ignore
