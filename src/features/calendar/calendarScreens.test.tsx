@@ -5,7 +5,6 @@ import type { LearntStandard } from '@/core/pace';
 import type { ProjectPace } from '@/server/calendar';
 import { answering, refused, type Asked } from '@/ui/testing';
 import { CalendarStation } from './CalendarStation';
-import { WeekRows } from './WeekRows';
 
 const blocks: BlockWork[] = ['Star', 'Plate', 'Rose'].map((name, index) => ({ id: `b${index}`, name, minutes: 300, bags: 10, pieces: 60 })); // prettier-ignore
 const drop = (id: string, day: string, own: string[]): Drop => ({ kind: 'drop', id, day, title: `Drop ${id}`, blocks: own, isFixed: false }); // prettier-ignore
@@ -312,22 +311,4 @@ test('dates of a group: given under their entry, looked at alone; a block may be
   fireEvent.click(dialog.getByRole('button', { name: 'Keep' }));
   await after(1000);
   expect(dropsOf(saved().calendar).map(({ group, blocks: of }) => [group, of])).toEqual(expect.arrayContaining([[evening, ['b0']], [morning, ['b0']]])); // prettier-ignore
-});
-
-test('weeks that are long past are shown when they are asked for; where there are none, nothing is asked', () => {
-  const weeksFrom = (monday: string) => (
-    <WeekRows agenda={[]} load={[{ monday, minutes: 60, room: 120 }]} holidays={() => false} today="2026-03-05" onOpen={vi.fn()} onAdd={vi.fn()} onMove={vi.fn()} />
-  ); // prettier-ignore
-  const shown = () => screen.getAllByRole('rowheader').map(({ textContent }) => textContent.trim());
-  const { unmount } = render(weeksFrom('2026-02-02'));
-  expect(shown()).toEqual(['23 Feb', '2 Mar']);
-  press('Show 3 earlier weeks');
-  expect(shown()).toEqual(['2 Feb', '9 Feb', '16 Feb', '23 Feb', '2 Mar']);
-  expect(screen.queryByRole('button', { name: /earlier/ })).toBeNull();
-  unmount();
-  for (const monday of ['2026-02-23', '2026-03-02', '2026-03-09']) {
-    const page = render(weeksFrom(monday));
-    expect(screen.queryByRole('button', { name: /earlier/ })).toBeNull();
-    page.unmount();
-  }
 });

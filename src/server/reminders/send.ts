@@ -35,12 +35,14 @@ interface Taken {
 export async function sendDueMail(sql: postgres.Sql, carrier: Carrier = usualCarrier(sql)): Promise<number> {
   await settleLost(sql, carrier);
   const untold = new Set<string>();
-  let [sent, toldAt] = [0, -Infinity];
   const tell = async () => {
-    for (const projectId of untold) await notify(sql, projectId, 'reminders');
+    const projects = [...untold];
     untold.clear();
-    toldAt = performance.now();
+    for (const projectId of projects) await notify(sql, projectId, 'reminders');
   };
+  // By the clock, not by the letter: what has left is told while the next one hangs. A database that is away tells pages itself, once it is back.
+  const timer = setInterval(() => void tell().catch(() => undefined), TELL_MS);
+  let sent = 0;
   try {
     for (;;) {
       const token = newToken();
@@ -52,9 +54,9 @@ export async function sendDueMail(sql: postgres.Sql, carrier: Carrier = usualCar
         where id = ${message.id} and state = 'sending' and tries = ${message.tries} returning id`;
       if (rows.length > 0) untold.add(message.projectId);
       if (state === 'sent') sent += 1;
-      if (performance.now() - toldAt >= TELL_MS) await tell();
     }
   } finally {
+    clearInterval(timer);
     await tell();
   }
 }
