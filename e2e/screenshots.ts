@@ -3,6 +3,7 @@
  * Run: npx tsx e2e/screenshots.ts BASE-ADDRESS DEMO-SIGN-INS.json
  */
 import { readFileSync } from 'node:fs';
+import { By } from 'selenium-webdriver';
 import type { DemoSignIns } from '@/server/demo';
 import { Browser } from './browser';
 
@@ -102,7 +103,10 @@ try {
     await browser.go(`${project}/calendar/reminders`);
     await browser.press('Draft what is due');
     await browser.see('Anselm Drury');
-    await new Promise((resolve) => setTimeout(resolve, 7000));
+    // What was done is told, whatever it was; the picture is taken when that has gone.
+    const notices = () => browser.driver.findElements(By.css('.MuiSnackbar-root'));
+    await browser.driver.wait(async () => (await notices()).length > 0, 10_000);
+    await browser.driver.wait(async () => (await notices()).length === 0, 30_000);
   });
   await browser.resize(390, 844);
   const maker = signIns.makers[4];
