@@ -33,7 +33,6 @@ interface Taken {
  * @returns how many went out
  */
 export async function sendDueMail(sql: postgres.Sql, carrier: Carrier = usualCarrier(sql)): Promise<number> {
-  await settleLost(sql, carrier);
   const untold = new Set<string>();
   const tell = async () => {
     const projects = [...untold];
@@ -44,6 +43,7 @@ export async function sendDueMail(sql: postgres.Sql, carrier: Carrier = usualCar
   const timer = setInterval(() => void tell().catch(() => undefined), TELL_MS);
   let sent = 0;
   try {
+    await settleLost(sql, carrier, untold);
     for (;;) {
       const token = newToken();
       const message = await take(sql, token);
@@ -97,17 +97,20 @@ async function handOver(carrier: Carrier, message: Taken, token: string): Promis
   }
 } // prettier-ignore
 
-/** Messages whose sender was killed: sent if the carrier has them, else sent again; unsure where it cannot tell. */
-async function settleLost(sql: postgres.Sql, carrier: Carrier): Promise<void> {
+/**
+ * Messages whose sender was killed: sent if the carrier has them, else sent again; unsure where it cannot tell.
+ * @param untold takes the projects of those that were settled here, and not by another at the same time
+ */
+async function settleLost(sql: postgres.Sql, carrier: Carrier, untold: Set<string>): Promise<void> {
   const lost = await sql<{ id: string; tries: number; projectId: string }[]>`
     select id, tries, project_id as "projectId" from message where state = 'sending' and seen_at < now() - ${LOST_S} * interval '1 second'`;
   for (const { id, tries, projectId } of lost) {
     const has = await carrier.has(id);
     const state: MessageState = has === undefined ? 'unsure' : has ? 'sent' : 'queued';
     const says = has === undefined ? 'It was being sent when the machine stopped.' : '';
-    await sql`
+    const rows = await sql`
       update message set state = ${state}, says = ${says}
-      where id = ${id} and state = 'sending' and tries = ${tries} and seen_at < now() - ${LOST_S} * interval '1 second'`;
-    await notify(sql, projectId, 'reminders');
+      where id = ${id} and state = 'sending' and tries = ${tries} and seen_at < now() - ${LOST_S} * interval '1 second' returning id`;
+    if (rows.length > 0) untold.add(projectId);
   }
 }
