@@ -115,3 +115,72 @@ test('what takes a word back makes the line what it was; a word that changes not
   expect(opposite(line('m1', 5), count)).toBeUndefined();
   expect(withEntry(line('m2'), entry(count))).toEqual(line('m2'));
 }); // prettier-ignore
+
+test('keys go no further than the first and the last; those meant for a list or the browser count nothing', async () => {
+  const { said } = atRoll();
+  const isAt = (name: string) => screen.getByRole('listitem', { name }).getAttribute('aria-current') === 'true';
+  key('ArrowUp');
+  expect(isAt('Ada')).toBe(true);
+  key('ArrowDown');
+  key('ArrowDown');
+  expect(isAt('Bo')).toBe(true);
+  key('ArrowUp');
+  expect(isAt('Ada')).toBe(true);
+  fireEvent.keyDown(screen.getByRole('combobox', { name: 'Group' }), { key: 'a' });
+  for (const more of [{ ctrlKey: true }, { metaKey: true }, { altKey: true }]) fireEvent.keyDown(document.body, { key: '5', ...more });
+  key('9');
+  key('9');
+  await waitFor(() => expect(said()).toMatchObject([{ count: 9 }, { count: 12 }]));
+  expect(row('Ada').getByText('Star: pair A, 12 of 12')).toBeTruthy();
+}); // prettier-ignore
+
+test('one less, all and back again; Enter in the finder goes back to the roll; who is in no group is found', async () => {
+  const { said } = atRoll();
+  const isOff = (name: string) => screen.getByRole('button', { name }).hasAttribute('disabled');
+  expect([isOff('One less, Ada'), isOff('One less, Bo')]).toEqual([true, false]);
+  fireEvent.click(screen.getByRole('button', { name: 'One less, Bo' }));
+  expect(row('Bo').getByText('Star: pair A, 2 of 12')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'All, Bo' }));
+  expect([isOff('All, Bo'), isOff('One more, Bo'), isOff('All, Ada')]).toEqual([true, true, false]);
+  // All is done: what is counted down is the unit that was sewn last.
+  fireEvent.click(screen.getByRole('button', { name: 'One less, Bo' }));
+  expect(row('Bo').getByText('Star: pair A, 11 of 12')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Away, Bo' }));
+  expect(screen.getByText(/2 makers, 1 away\./)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Away, Bo' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Stuck, Bo' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Stuck, Bo' }));
+  await waitFor(() => expect(said().slice(3).map(({ kind }) => kind)).toEqual(['absent', 'present', 'stuck', 'unstuck']));
+  expect(screen.getByRole('button', { name: 'Take back: Bo: stuck' })).toBeTruthy();
+  const finder = screen.getByRole<HTMLInputElement>('textbox', { name: 'Find a name' });
+  finder.focus();
+  fireEvent.change(finder, { target: { value: 'bo' } });
+  fireEvent.keyDown(finder, { key: 'o' });
+  expect(finder.value).toBe('bo');
+  fireEvent.keyDown(finder, { key: 'Enter' });
+  expect([finder.value, document.activeElement === finder]).toEqual(['', false]);
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Group' }));
+  fireEvent.click(screen.getByRole('option', { name: 'in no group' }));
+  await waitFor(() => expect(screen.queryByRole('listitem', { name: 'Bo' })).toBeNull());
+  expect(screen.getByRole('listitem', { name: 'Ada' })).toBeTruthy();
+}); // prettier-ignore
+
+test('whoever has sewn all is said to be done; one that waits is one entry', async () => {
+  const lines = [{ ...line('m1'), now: null }, line('m2', 3)];
+  answering({ 'GET /api/projects/p1/roll': () => unreachable(), 'POST /api/projects/p1/roll': () => unreachable() });
+  render(
+    <Notices>
+      <RollCall projectId="p1" makers={[maker('m1', 'Ada'), maker('m2', 'Bo')]} groups={[]} initial={{ day: '2026-11-27', lines }} />
+    </Notices>,
+  );
+  expect(row('Ada').getByText('all done')).toBeTruthy();
+  expect(row('Ada').getByRole('button', { name: 'Stuck, Ada' }).hasAttribute('disabled')).toBe(true);
+  expect(row('Ada').getByRole('button', { name: 'Away, Ada' }).hasAttribute('disabled')).toBe(false);
+  expect(screen.queryByRole('combobox', { name: 'Group' })).toBeNull();
+  key('5');
+  key('s');
+  expect(screen.queryByText(/on this device/)).toBeNull();
+  key('ArrowDown');
+  key('5');
+  expect(await screen.findByText('1 entry waits on this device for a connection. Go on.')).toBeTruthy();
+}); // prettier-ignore
