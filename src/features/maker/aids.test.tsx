@@ -7,7 +7,7 @@ import type { MakersBlock } from './useMakerBlock';
 
 const BLOCK = block('a', 'star') as unknown as MakersBlock;
 const { steps } = BLOCK.sheet;
-const JOIN = steps.find(({ kind }) => kind === 'join')!;
+const JOIN = steps.find((one): one is Extract<Step, { kind: 'join' }> => one.kind === 'join')!;
 
 function atAids({ open = steps.map(({ id }) => id), step = steps[0], own = steps }: { open?: readonly string[]; step?: Step | undefined; own?: readonly Step[] } = {}) {
   cleanup();

@@ -101,13 +101,21 @@ export function ClothPanel({ shop, report, numbers, fabrics, onLook }: ClothPane
   );
 }
 
+/** What lies no farther from the middle than this lies in it, mm. */
+const MIDDLE_MM = 0.5;
+
+/** The picked in the order in which they lie round the middle; what lies in it comes last, so that a ring round it alternates. */
 function roundTheMiddle({ patches, picked, centre }: Workshop): number[] {
   const about = centre ?? middleOf(patches, picked);
   const angle = (index: number) => {
     const { x, y } = middleOf(patches, [index]);
-    return Math.atan2(y - about.y, x - about.x);
+    const isMiddle = Math.hypot(x - about.x, y - about.y) <= MIDDLE_MM;
+    return isMiddle ? Infinity : Math.atan2(y - about.y, x - about.x);
   };
-  return [...picked].sort((a, b) => angle(a) - angle(b));
+  return picked
+    .map((index) => [index, angle(index)] as const)
+    .sort(([, a], [, b]) => (a === b ? 0 : a - b))
+    .map(([index]) => index);
 }
 
 function Rules({ shop, report, numbers, onLook }: Omit<ClothPanelProps, 'fabrics'>) {

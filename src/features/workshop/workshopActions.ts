@@ -68,7 +68,8 @@ export function paintActions({ patches, picked, fabric, edit, setSaid }: Hands) 
 export function pickedActions(hands: Hands) {
   const { patches, picked, paper, turn, isTurnedOver, fabric, centre, edit, pickIds, setSaid } = hands;
   const sayCopied = ({ added, alreadyThere, inTheWay }: Copied) => {
-    const there = alreadyThere > 0 ? `; ${alreadyThere} were there already` : '';
+    const there =
+      alreadyThere > 0 ? `; ${alreadyThere} ${alreadyThere === 1 ? 'was' : 'were'} there already` : '';
     const covered = inTheWay > 0 ? `; ${inTheWay} would lie on other patches and were left out` : '';
     setSaid(`${counted(added.length, 'paper')} added${there}${covered}.`);
   };
@@ -120,7 +121,7 @@ export function pickedActions(hands: Hands) {
     group: () => {
       const group = new FreshIds(patches).next('group');
       edit((now) => setGroup(now, picked, group), 'Group');
-      setSaid(`${picked.length} papers are one group now.`);
+      setSaid(`${counted(picked.length, 'paper')} ${picked.length === 1 ? 'is' : 'are'} one group now.`);
     },
     ungroup: () => edit((now) => setGroup(now, picked, undefined), 'Ungroup'),
     lock: (isLocked: boolean) =>
