@@ -37,7 +37,7 @@ export function GroupsDialog({ groups, roster, onClose }: GroupsDialogProps) {
             component="form"
             onSubmit={(event) => {
               event.preventDefault();
-              void roster.addGroup(name.trim()).then(() => setName(''));
+              void roster.addGroup(name.trim()).then((isMade) => isMade && setName(''));
             }}
           >
             <TextField label="A new group" value={name} onChange={({ target }) => setName(target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} sx={{ flexGrow: 1 }} />

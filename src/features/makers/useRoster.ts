@@ -12,11 +12,19 @@ export function useRoster(projectId: string, onLinks: (links: readonly MakerLink
   const notice = useNotice();
   const address = `/api/projects/${projectId}`;
   const patch = useCallback((maker: Maker, body: object) => send<{ link?: string | null }>('PATCH', `${address}/makers/${maker.id}`, body), [address]);
+  /** @returns whether it was done; what the server refuses is said */
   const attempt = useCallback(
-    (work: () => Promise<unknown>) =>
-      work()
-        .then(() => router.refresh())
-        .catch((error: unknown) => notice({ text: asRefusal(error).message })),
+    (work: () => Promise<unknown>): Promise<boolean> =>
+      work().then(
+        () => {
+          router.refresh();
+          return true;
+        },
+        (error: unknown) => {
+          notice({ text: asRefusal(error).message });
+          return false;
+        },
+      ),
     [router, notice],
   );
   return {
