@@ -18,10 +18,12 @@ export interface Table {
   readonly rows: readonly Readonly<Record<string, string | undefined>>[];
 }
 
-/** Reads a spreadsheet’s file: comma, semicolon or tab between cells. @throws InvalidInputError `csv` where it is too large */
+/** Reads a spreadsheet’s file: comma, semicolon or tab between cells. @throws InvalidInputError `csv` where it is empty or too large */
 export function readTable(text: string): Table {
   if (text.length > MOST_LETTERS) refuseTable('The file is too large.', `Keep it below ${MOST_ROWS} rows.`);
   const plain = text.replace(/^\uFEFF/, '');
+  if (plain.trim() === '')
+    refuseTable('The file is empty.', 'Save the list as CSV, its headings in the first row.');
   const rows = dsvFormat(delimiterOf(plain)).parse(plain);
   if (rows.length > MOST_ROWS) refuseTable(`The file has ${rows.length} rows.`, `Keep it below ${MOST_ROWS}.`); // prettier-ignore
   return { columns: rows.columns, rows };

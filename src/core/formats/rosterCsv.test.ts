@@ -23,3 +23,7 @@ test('what cannot be read is named by row and column and left out; formulas are 
   expect(faults.map(({ row, column }) => [row, column])).toEqual([[4, 'email'], [5, 'minor'], [6, 'name']]); // prettier-ignore
   expect(read(`name\n${'x'.repeat(121)}`).faults[0]?.what).toMatch(/longer than 120/);
 });
+
+test.each(['', ' \n \n', '\uFEFF'])('an empty file is no list', (text) => {
+  expect(() => readTable(text)).toThrow('The file is empty.');
+});

@@ -1,0 +1,76 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { expect, test } from 'vitest';
+import { NOTION_LIMITS, USUAL_ORDER, type Notion, type OrderFigures } from '@/core/order';
+import { NotionFields, OrderFields } from './OrderFields';
+
+const notion = (what: string): Notion => ({
+  what,
+  amount: 2,
+  per: 'maker',
+  unit: 'pieces',
+  pack: 10,
+  price: 3,
+});
+
+function atNotions(initial: readonly Notion[]) {
+  const now = { notions: initial };
+  function Page() {
+    const [notions, setNotions] = useState(initial);
+    return <NotionFields notions={notions} onChange={(next) => setNotions((now.notions = next))} />;
+  }
+  render(<Page />);
+  return now;
+}
+const type = (label: string, text: string, at = 0) =>
+  fireEvent.change(screen.getAllByLabelText(label)[at]!, { target: { value: text } });
+const add = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Add a notion' });
+
+test('a notion has a name of its own, what it is counted in and for whom; each change leaves the others alone', () => {
+  const now = atNotions([notion('Needles'), notion('Clips')]);
+  type('Amount', '3', 1);
+  type('In a pack', '25', 1);
+  type('Price of it', '4,50', 1);
+  type('Counted in', 'boxes', 1);
+  fireEvent.mouseDown(screen.getAllByRole('combobox', { name: 'for each' })[1]!);
+  fireEvent.click(screen.getByRole('option', { name: 'metre of edge' }));
+  expect(now.notions).toEqual([notion('Needles'), { what: 'Clips', amount: 3, per: 'metre', unit: 'boxes', pack: 25, price: 4.5 }]); // prettier-ignore
+  expect(screen.queryByText('There is one of this name')).toBeNull();
+  type('Notion', ' Needles ', 1);
+  expect(screen.getAllByText('There is one of this name')).toHaveLength(1);
+  type('Notion', ' ', 1);
+  expect(screen.getByText('Give it a name')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Take out Needles' }));
+  expect(now.notions.map(({ what }) => what)).toEqual([' ']);
+});
+
+test('new notions have names that are free; there are so many and no more', () => {
+  const now = atNotions([]);
+  for (let i = 0; i < 3; i++) fireEvent.click(add());
+  expect(now.notions.map(({ what }) => what)).toEqual(['New notion', 'New notion 2', 'New notion 3']);
+  fireEvent.click(screen.getByRole('button', { name: 'Take out New notion 2' }));
+  fireEvent.click(add());
+  expect(now.notions.map(({ what }) => what)).toEqual(['New notion', 'New notion 3', 'New notion 2']);
+});
+
+test('the last notion that a list holds can be added', () => {
+  const now = atNotions(Array.from({ length: NOTION_LIMITS.count - 1 }, (_, i) => notion(`N${i}`)));
+  expect(add().disabled).toBe(false);
+  fireEvent.click(add());
+  expect([now.notions.length, add().disabled]).toEqual([NOTION_LIMITS.count, true]);
+});
+
+test.each([
+  ['inch', 'Yards on a bolt', 'boltMetres', '10', 9.144],
+  ['metric', 'Metres on a bolt', 'boltMetres', '10', 10],
+  ['inch', 'More at the rim of blocks, ″', 'outerMoreMm', '0.25', 6.35],
+  ['metric', 'More at the rim of blocks, mm', 'outerMoreMm', '6', 6],
+  ['inch', 'Cut by hand in a minute, ″', 'handMmPerMinute', '20', 508],
+  ['metric', 'Cut by hand in a minute, cm', 'handMmPerMinute', '50', 500],
+] as const)('%s: “%s” is kept in millimetres or metres', (system, label, name, text, kept) => {
+  const now: { figures: OrderFigures } = { figures: USUAL_ORDER.figures };
+  render(<OrderFields figures={now.figures} system={system} onChange={(next) => (now.figures = next)} />);
+  type(label, text);
+  expect(now.figures[name]).toBeCloseTo(kept, 6);
+  expect({ ...now.figures, [name]: 0 }).toEqual({ ...USUAL_ORDER.figures, [name]: 0 });
+});
