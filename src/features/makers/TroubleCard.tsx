@@ -4,7 +4,7 @@ import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { counted } from '@/core/words';
 import type { Trouble } from '@/server/troubles';
 import { Choice } from '@/ui/Choice';
@@ -97,9 +97,19 @@ function AnswerForm({ troubles, remedy, mayEdit, act, note }: AnswerFormProps) {
   const [text, setText] = useState('');
   useUnsaved(text.trim() !== '');
   const isToTeach = troubles.every((one) => one.isToTeach);
+  // One that reached only some is sent again under the same ids: nobody has it twice.
+  const wordIds = useRef(new Map<string, string>());
+  const wordIdOf = (id: string, own: string) => {
+    const key = `${id} ${own}`;
+    const wordId = wordIds.current.get(key) ?? newId();
+    wordIds.current.set(key, wordId);
+    return wordId;
+  };
   const answer = async () => {
+    const own = text.trim();
     for (const trouble of troubles)
-      if (!(await act(trouble, { kind: 'answer', wordId: newId(), text: text.trim() }))) return;
+      if (!(await act(trouble, { kind: 'answer', wordId: wordIdOf(trouble.id, own), text: own }))) return;
+    wordIds.current.clear();
     setText('');
   };
   const teach = async () => {

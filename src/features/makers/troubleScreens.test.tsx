@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import { expect, test } from 'vitest';
 import type { ListedTrouble } from '@/server/troubles';
 import { Notices } from '@/ui/Notices';
-import { FakeStream, answering } from '@/ui/testing';
+import { FakeStream, answering, refused } from '@/ui/testing';
 import { ClassView } from './ClassView';
 import { TroublesPanel } from './TroublesPanel';
 
@@ -22,10 +22,11 @@ const two = [
 ];
 
 function atTroubles(initial = two, mayEdit = true) {
-  const server = { troubles: initial };
+  const server = { troubles: initial, refuses: '' };
   const asked = answering({
     'GET /api/projects/p1/troubles': () => server.troubles,
-    'PATCH /api/projects/p1/troubles': () => ({}),
+    'PATCH /api/projects/p1/troubles': ({ body }) =>
+      (body as { id: string }).id === server.refuses ? refused(503, 'away') : {},
     'POST /api/projects/p1/troubles': () => ({}),
   });
   render(
@@ -58,6 +59,27 @@ test('makers stuck at one step with one sign stand together, with step, guide, w
   const ids = sent().map((one) => (one as { wordId: string }).wordId);
   expect(new Set(ids).size).toBe(2);
   await waitFor(() => expect(field.value).toBe(''));
+}); // prettier-ignore
+
+test('an answer that reached only some stays written and is sent again under its ids: nobody has it twice', async () => {
+  const { server, sent } = atTroubles();
+  server.refuses = 't2';
+  const field = card(0).getByRole<HTMLTextAreaElement>('textbox', { name: 'Answer to all 2' });
+  const send = () => fireEvent.click(card(0).getByRole('button', { name: 'Send it to 2 makers' }));
+  fireEvent.change(field, { target: { value: 'A dab of starch.' } });
+  send();
+  expect(await screen.findByText(/Refused: away/)).toBeTruthy();
+  expect(field.value).toBe('A dab of starch.');
+  server.refuses = '';
+  send();
+  await waitFor(() => expect(field.value).toBe(''));
+  const ids = sent().map((one) => one as { id: string; wordId: string }).map(({ id, wordId }) => `${id} ${wordId}`);
+  expect(ids.slice(2)).toEqual(ids.slice(0, 2));
+  // Other words are another answer.
+  fireEvent.change(field, { target: { value: 'Wax the thread.' } });
+  send();
+  await waitFor(() => expect(sent()).toHaveLength(6));
+  expect(new Set(sent().map((one) => (one as { wordId: string }).wordId)).size).toBe(4);
 }); // prettier-ignore
 
 test('settled with undo, given to someone, taught next time, put to the step for everybody: that only by hosts', async () => {
