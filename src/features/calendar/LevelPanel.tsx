@@ -35,7 +35,9 @@ interface LevelPanelProps {
 export function LevelPanel({ projectId, calendar, blocks, today, onTake }: LevelPanelProps) {
   const [change, setChange] = useState<Partial<Supposition>>({});
   const [isRuling, setRuling] = useState(false);
-  const [levelled, setLevelled] = useState<Levelled | undefined>();
+  const [answer, setAnswer] = useState<{ readonly of: Calendar; readonly levelled: Levelled } | undefined>();
+  // Of the calendar as it was: taken later, it would take back what was changed since.
+  const levelled = answer?.of === calendar ? answer.levelled : undefined;
   const { error, isBusy, run } = useSend();
   const { hoursPerWeek } = calendar;
   const supposition = useMemo(() => ({ hoursPerWeek, times: 1, weeksMore: 0, without: [], ...change }), [hoursPerWeek, change]);
@@ -45,13 +47,13 @@ export function LevelPanel({ projectId, calendar, blocks, today, onTake }: Level
   const after = levelled && weeklyLoad({ ...levelled.calendar, hoursPerWeek: supposition.hoursPerWeek }, supposed.blocks);
   const most = Math.max(...[...before, ...(after ?? [])].flatMap(({ minutes, room }) => [minutes, room]));
   const level = () =>
-    run(async () => setLevelled(await send<Levelled>('POST', `/api/projects/${projectId}/calendar/level`, { calendar })));
+    run(async () => setAnswer({ of: calendar, levelled: await send<Levelled>('POST', `/api/projects/${projectId}/calendar/level`, { calendar }) }));
   const isSupposed = Object.keys(change).length > 0;
   const { times: _times, ...keepable } = change;
   const take = (next: Calendar) => {
     onTake(next);
     setChange({});
-    setLevelled(undefined);
+    setAnswer(undefined);
   };
   return (
     <section aria-labelledby="load-title">
@@ -65,6 +67,7 @@ export function LevelPanel({ projectId, calendar, blocks, today, onTake }: Level
         </Button>
       </Stack>
       <ErrorNote error={error} />
+      <Typography role="status">{answer && !levelled && 'The calendar was changed since it was levelled: level it again.'}</Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' }, gap: 2 }}>
         <LoadChart title={levelled ? 'As it is' : isSupposed ? 'Supposed' : 'Each week'} weeks={before} most={most} />
         {after ? (
@@ -82,7 +85,7 @@ export function LevelPanel({ projectId, calendar, blocks, today, onTake }: Level
         )}
       </Box>
       {levelled && (
-        <LevelChoice calendar={calendar} levelled={levelled} blocks={blocks} onTake={() => take(levelled.calendar)} onLeave={() => setLevelled(undefined)} />
+        <LevelChoice calendar={calendar} levelled={levelled} blocks={blocks} onTake={() => take(levelled.calendar)} onLeave={() => setAnswer(undefined)} />
       )}
       {isRuling && (
         <LevelRules

@@ -146,6 +146,33 @@ test('levelling is shown before and after, and taken only when it is wanted', as
   expect(saved().calendar).toEqual(flat);
 });
 
+test('what was levelled is of the calendar as it was: once that is changed it cannot be taken any more, and nothing is lost', async () => {
+  const flat = { ...START, entries: [START.entries[0]!, drop('2', '2026-04-06', ['b1'])] };
+  const { saved } = at(START, { 'POST /api/projects/p/calendar/level': () => ({ calendar: flat, before: 150, after: 90, isProven: false }) });
+  press('Level the load');
+  await after(50);
+  expect(screen.getByText(/The search ended before it was sure that nothing is flatter\./)).toBeTruthy();
+  press('Add a meeting');
+  type('Name', 'Circle');
+  press('Keep');
+  expect(screen.queryByRole('button', { name: 'Take it' })).toBeNull();
+  expect(screen.getByText('The calendar was changed since it was levelled: level it again.')).toBeTruthy();
+  await after(900);
+  expect(saved().calendar.entries).toHaveLength(3);
+  press('Level the load');
+  await after(50);
+  expect(screen.queryByText(/was changed since/)).toBeNull();
+  expect(screen.getByRole('button', { name: 'Take it' })).toBeTruthy();
+}); // prettier-ignore
+
+test('where nothing is flatter there is nothing to take', async () => {
+  at(START, { 'POST /api/projects/p/calendar/level': () => ({ calendar: START, before: 150, after: 150, isProven: false }) }); // prettier-ignore
+  press('Level the load');
+  await after(50);
+  expect(screen.getByText('Nothing is flatter than what is: 2 h 30 min in the heaviest week, as far as was looked.')).toBeTruthy(); // prettier-ignore
+  expect(screen.queryByRole('button', { name: 'Take it' })).toBeNull();
+});
+
 test('what if: other hours and a slower group change the chart and nothing else', async () => {
   const { asked } = at();
   const title = () => screen.getByText(/heaviest week/).textContent;
