@@ -67,7 +67,7 @@ export function LevelPanel({ projectId, calendar, blocks, today, onTake }: Level
         </Button>
       </Stack>
       <ErrorNote error={error} />
-      <Typography role="status">{answer && !levelled && 'The calendar was changed since it was levelled: level it again.'}</Typography>
+      <Typography role="status">{answer && !levelled && 'The dates shown are no longer those that were levelled: level them again.'}</Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' }, gap: 2 }}>
         <LoadChart title={levelled ? 'As it is' : isSupposed ? 'Supposed' : 'Each week'} weeks={before} most={most} />
         {after ? (

@@ -156,12 +156,12 @@ test('what was levelled is of the calendar as it was: once that is changed it ca
   type('Name', 'Circle');
   press('Keep');
   expect(screen.queryByRole('button', { name: 'Take it' })).toBeNull();
-  expect(screen.getByText('The calendar was changed since it was levelled: level it again.')).toBeTruthy();
+  expect(screen.getByText('The dates shown are no longer those that were levelled: level them again.')).toBeTruthy();
   await after(900);
   expect(saved().calendar.entries).toHaveLength(3);
   press('Level the load');
   await after(50);
-  expect(screen.queryByText(/was changed since/)).toBeNull();
+  expect(screen.queryByText(/no longer those/)).toBeNull();
   expect(screen.getByRole('button', { name: 'Take it' })).toBeTruthy();
 }); // prettier-ignore
 
