@@ -115,7 +115,7 @@ function CutsDrawing({ answer: { cloth, lengthMm, points }, cuts, gaps, fabrics,
     <Box
       component="svg"
       role="img"
-      aria-label={`${cuts.length} cuts on a piece ${formatLength(widthMm, system)} wide and ${formatLength(lengthMm, system)} long`}
+      aria-label={`${counted(cuts.length, 'cut')} on a piece ${formatLength(widthMm, system)} wide and ${formatLength(lengthMm, system)} long`}
       viewBox={`-4 -4 ${widthMm + 8} ${lengthMm + 8}`}
       sx={{ width: '100%', maxHeight: 560, display: 'block' }}
     >

@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { orderCsv } from '@/core/formats';
 import type { UnitSystem } from '@/core/length';
+import { counted } from '@/core/words';
 import type { OrderFacts, OrderState } from '@/server/orders';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { SaveButtons } from '@/ui/SaveButtons';
@@ -56,7 +57,7 @@ export function OrderPanel({ projectId, own, facts, placed, system, onState }: O
         </Button>
       )}
       <Typography color="textSecondary" sx={{ mb: 1 }}>
-        Needed for {order.sets} sets: makers and spares. What is there (as it was counted, less what bags took since) and what is on its way is counted off; packed
+        Needed for {counted(order.sets, 'set')}: makers and spares. What is there (as it was counted, less what bags took since) and what is on its way is counted off; packed
         bags take nothing more. A price of 0 is one that is not known; it is left out of the sums.
       </Typography>
       <OrderTable order={order} plan={plan} system={system} onChange={change} />

@@ -124,9 +124,12 @@ function useMakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlock
   const router = useRouter();
   const { system } = settings;
   const [kind, setKind] = useState<RecipeKind>(existing?.recipe.kind ?? 'rosette');
-  const [typed, setTyped] = useState<Typed>(() =>
-    typedFrom(existing?.recipe ?? defaultRecipe('rosette', UNIT_DEFAULTS[system].stepMm), system),
-  );
+  // Of each kind: who looks at another kind finds what they typed again.
+  const [drafts, setDrafts] = useState<Partial<Record<RecipeKind, Typed>>>({});
+  const typed = useMemo(() => {
+    const usual = existing?.recipe.kind === kind ? existing.recipe : defaultRecipe(kind, UNIT_DEFAULTS[system].stepMm);
+    return drafts[kind] ?? typedFrom(usual, system);
+  }, [drafts, kind, existing, system]); // prettier-ignore
   const [name, setName] = useState(existing?.name ?? '');
   const [isTouched, setTouched] = useState(false);
   useUnsaved(isTouched);
@@ -146,12 +149,8 @@ function useMakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlock
       [...new Set([...knownFabrics, ...(preview?.sheet?.patches.map(({ fabric }) => fabric) ?? [])])].sort(),
     [knownFabrics, preview],
   );
-  const choose = (next: RecipeKind) => {
-    setKind(next);
-    setTyped(typedFrom(defaultRecipe(next, UNIT_DEFAULTS[system].stepMm), system));
-  };
   const type = (change: Typed) => {
-    setTyped({ ...typed, ...change });
+    setDrafts({ ...drafts, [kind]: { ...typed, ...change } });
     setTouched(true);
   };
   // Whose work it touches was said: pressed again, it may.
@@ -177,7 +176,21 @@ function useMakeBlock({ projectId, knownFabrics, settings, existing }: MakeBlock
     setTouched(true);
   };
   const isTold = mayTouch !== undefined;
-  return { kind, typed, name, rename, fault, error, isTold, isBusy, preview, fabrics, choose, type, save };
+  return {
+    kind,
+    typed,
+    name,
+    rename,
+    fault,
+    error,
+    isTold,
+    isBusy,
+    preview,
+    fabrics,
+    choose: setKind,
+    type,
+    save,
+  };
 }
 
 /** Makers whose work or bag a refused change touches. */

@@ -14,7 +14,7 @@ interface FoldExceptionProps {
   readonly kindName: string;
   readonly basting: KindBasting;
   readonly patches: readonly { readonly id: string; readonly number: number }[];
-  readonly onChange: (text: string, change: (document: BlockDocument) => BlockDocument) => Promise<unknown>;
+  readonly onChange: (text: string, change: (document: BlockDocument) => BlockDocument) => Promise<boolean>;
 }
 
 /** Single patches of a paper that are folded otherwise than the rest. */
@@ -26,13 +26,14 @@ export function FoldException({ kindName, basting, patches, onChange }: FoldExce
   const chosen = convention === '' || convention === basting.convention ? (others[0] ?? '') : convention;
   const number = patches.find((one) => one.id === id)?.number;
   const fold = async () => {
-    await onChange(`Patch ${number} is folded otherwise.`, (document) =>
+    const isKept = await onChange(`Patch ${number} is folded otherwise.`, (document) =>
       withBasting(document, ({ patches: before = {}, ...rest }) => ({
         ...rest,
         patches: { ...before, [id]: chosen },
       })),
     );
-    setIsOpen(false);
+    // What is chosen stays until it is saved.
+    if (isKept) setIsOpen(false);
   };
   const asOthers = () =>
     onChange('They are folded as the others are.', (document) =>

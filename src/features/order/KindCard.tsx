@@ -35,7 +35,7 @@ interface KindCardProps {
   readonly patches: readonly { readonly id: string; readonly number: number }[];
   readonly allowanceMm: number;
   readonly system: UnitSystem;
-  readonly onChange: (text: string, change: (document: BlockDocument) => BlockDocument) => Promise<unknown>;
+  readonly onChange: (text: string, change: (document: BlockDocument) => BlockDocument) => Promise<boolean>;
 }
 
 /** How one paper is folded and held: what is proposed and why, what else could be; here, or in the whole project. */

@@ -50,7 +50,7 @@ export function ProjectPapersView({ projectId, papers, makers, sparesPercent }: 
         For one maker who sews the blocks in the order of the{' '}
         <Link href={`/p/${projectId}/blocks/setting`}>setting</Link> and uses papers again, {sparesPercent} %
         spares included: <strong>{counted(total(needs), 'paper')}</strong>, for {counted(makers, 'maker')}{' '}
-        <strong>{total(packs)} packs</strong> of {PACK_PAPERS}.{' '}
+        <strong>{counted(total(packs), 'pack')}</strong> of {PACK_PAPERS}.{' '}
         {total(needs) < inAllBags
           ? `If every bag brings its own it is ${counted(inAllBags, 'paper')} and ${counted(total(bagPacks), 'pack')}.`
           : 'That is what the bags bring: so basted, no paper is free again before it would be needed.'}

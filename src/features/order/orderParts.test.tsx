@@ -152,7 +152,7 @@ test('papers are taken out at sittings where a block grows heavy, and nothing is
 
 test('patches of one paper that were folded otherwise are folded as its others again; those of other papers stay as they are', () => {
   const { basting } = sheetOf('rosette');
-  const onChange = vi.fn<(text: string, change: (document: BlockDocument) => BlockDocument) => Promise<void>>(() => Promise.resolve());
+  const onChange = vi.fn<(text: string, change: (document: BlockDocument) => BlockDocument) => Promise<boolean>>(() => Promise.resolve(true));
   const own = { ...basting.kinds[0]!, exceptions: [1, 2] };
   render(<FoldException kindName="hexagon" basting={own as never} patches={[{ id: 'a', number: 1 }, { id: 'b', number: 2 }]} onChange={onChange} />);
   press('Fold them as the others');
@@ -171,3 +171,27 @@ test('of a teacher’s wishes each is told; only one that the order does not fol
     'Never together: 3 and 4Not followed. No other order joins these patches.Take back',
   ]);
 }); // prettier-ignore
+
+test('one patch is folded otherwise; what is chosen stays open until it is saved, and the proposed comes first', async () => {
+  const answers = [false, true];
+  const made: BlockDocument[] = [];
+  const onChange = (_text: string, change: (document: BlockDocument) => BlockDocument) => {
+    made.push(change(documentOfRecipe(defaultRecipe('star'))));
+    return Promise.resolve(answers.shift() ?? true);
+  };
+  const basting = { convention: 'clockwise', conventions: ['clockwise', 'counter-clockwise', 'opposite-sides'], exceptions: [], methods: [], method: 'thread', saidBy: 'block' } as never; // prettier-ignore
+  render(<FoldException kindName="diamond" basting={basting} patches={[{ id: 'a', number: 4 }, { id: 'b', number: 9 }]} onChange={onChange} />); // prettier-ignore
+  press('One patch otherwise …');
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Patch' }));
+  fireEvent.click(screen.getByRole('option', { name: '9' }));
+  press('Fold patch 9 so');
+  await waitFor(() => expect(made).toHaveLength(1));
+  expect(made[0]?.basting?.patches).toEqual({ b: 'counter-clockwise' });
+  expect(screen.getByRole('button', { name: 'Fold patch 9 so' })).toBeTruthy();
+  press('Fold patch 9 so');
+  await screen.findByRole('button', { name: 'One patch otherwise …' });
+  press('One patch otherwise …');
+  press('Leave it');
+  expect(screen.getByRole('button', { name: 'One patch otherwise …' })).toBeTruthy();
+  expect(made).toHaveLength(2);
+});
