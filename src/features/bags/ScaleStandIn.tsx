@@ -56,7 +56,7 @@ export function ScaleStandIn({ papers }: ScaleStandInProps) {
       </Typography>
       <Stack direction="row" spacing={1} sx={{ mb: 2 }}>
         <Button onClick={() => { setTare((now) => now + (shown ?? 0)); }}>Tare</Button>
-        <Button onClick={() => { zeroAt.current = undefined; setTare(0); setLoads({}); }}>Empty and set to zero</Button>
+        <Button onClick={() => { zeroAt.current = Date.now(); setTare(0); setLoads({}); }}>Empty and set to zero</Button>
       </Stack>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: '1fr 1fr 1fr' }, gap: 1.5 }}>
         {papers.map(({ name }) => (
