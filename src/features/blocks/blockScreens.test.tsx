@@ -255,3 +255,38 @@ test('papers that nobody swaps are said to be none; the worker ends with the pag
   unmount();
   expect(FakeWorker.ended).toBe(1);
 });
+
+test('a paper that comes left and right is shown over its mirror image, with its letter', async () => {
+  const kite = makePaper({ family: 'diamond', edgeMm: 25.4, angleDeg: 45 });
+  const skew = { corners: kite.corners.map(({ x, y }) => ({ x: x + y * 0.4, y })), bulges: kite.bulges };
+  const papers = [{ name: 'Slip', outline: skew, blocks: ['Star', 'Plate'], isHanded: true }];
+  render(<LookAlikes projectId="p1" papers={papers} system="metric" />);
+  expect(await screen.findByText(/^One is the mirror image of the other/)).toBeTruthy();
+  expect(screen.getByText('Slip').parentElement?.textContent).toContain(
+    'Slip (Star, Plate) comes left and right',
+  );
+});
+
+test('a mark that could not be chosen is said', async () => {
+  answering({ 'PATCH /api/projects/p1/marks': () => refused(503, 'away') });
+  const diamond = (angleDeg: number) => makePaper({ family: 'diamond', edgeMm: 25.4, angleDeg });
+  const papers = [60, 58.5].map((angle) => ({ name: `D${angle}`, outline: diamond(angle), blocks: ['Star'], isHanded: false, chosen: 'none' as const })); // prettier-ignore
+  render(<Notices><LookAlikes projectId="p1" papers={papers} system="metric" /></Notices>); // prettier-ignore
+  fireEvent.mouseDown(await screen.findByRole('combobox', { name: 'Mark of D60' }));
+  fireEvent.click(screen.getByRole('option', { name: 'as proposed' }));
+  expect(await screen.findByText(/Refused: away/)).toBeTruthy();
+});
+
+test('a drawing is dropped as well; the place says that it is taken', async () => {
+  render(<ImportDrawing projectId="p1" knownFabrics={[]} settings={SETTINGS} />);
+  const place = screen.getByText(/^or drop an SVG file/).parentElement!;
+  const rim = () => getComputedStyle(place).borderColor;
+  const still = rim();
+  fireEvent.dragOver(place);
+  expect(rim()).not.toBe(still);
+  fireEvent.dragLeave(place);
+  expect(rim()).toBe(still);
+  const file = new File([writeSvg(generate(defaultRecipe('grid')), 'Grid')], 'dropped one.svg');
+  await act(async () => void fireEvent.drop(place, { dataTransfer: { files: [file] } }));
+  expect((await screen.findByRole<HTMLInputElement>('textbox', { name: 'Name of the block' })).value).toMatch(/dropped one/i); // prettier-ignore
+});

@@ -79,3 +79,24 @@ test('pieces and fraying of a cloth are typed; what is no piece is said and stay
   await waitFor(() => expect(saved).toHaveBeenCalled());
   expect(asked[0]?.body).toMatchObject({ frays: false, pieces: [{ widthMm: 300, lengthMm: 450 }, { widthMm: 120, lengthMm: 1000 }] });
 }); // prettier-ignore
+
+test.each([
+  ['inch', '2', '1.5', 1828.8, 1.6404],
+  ['metric', '2', '1.5', 2000, 1.5],
+] as const)('%s: stock and price of a cloth are typed by the yard or the metre; how it lies is chosen', async (system, stock, price, stockMm, pricePerMetre) => {
+  const asked = answering({ 'PUT /api/projects/p/cloths': ({ body }) => body });
+  const saved = vi.fn();
+  const cloth = { ...USUAL_CLOTH, name: 'Tar', revision: 2, isHalfDrop: true, frays: true, pieces: [] };
+  render(<ShelfDialog projectId="p" cloth={cloth} system={system} onSaved={saved} onClose={onClose} />);
+  const type = (label: RegExp, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  type(/^In stock/, stock);
+  type(/^Price of a/, price);
+  press('Save');
+  await waitFor(() => expect(saved).toHaveBeenCalledOnce());
+  const sent = asked[0]?.body as typeof cloth;
+  expect(sent).toMatchObject({ isHalfDrop: true, frays: true, revision: 2, turns: cloth.turns });
+  expect([sent.stockMm, sent.pricePerMetre]).toEqual([expect.closeTo(stockMm, 3), expect.closeTo(pricePerMetre, 3)]);
+  // What was not touched is sent as it was, to the hair.
+  expect([sent.widthMm, sent.selvedgeMm]).toEqual([cloth.widthMm, cloth.selvedgeMm]);
+  expect(saved.mock.calls[0]?.[0]).toBe(cloth);
+}); // prettier-ignore

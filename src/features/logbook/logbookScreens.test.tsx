@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import type { LogEntry } from '@/server/logbook';
 import { Notices } from '@/ui/Notices';
@@ -67,4 +67,59 @@ test('a line is written, stays when it is refused, and is taken out with undo', 
   );
   expect(csv).toContain('Dark cloth runs.');
   expect(csv).not.toContain('added makers');
+});
+
+test('what is looked at is chosen: about a block, of a kind, by words; a hundred lines at once, the older on asking', () => {
+  answering({ 'GET /api/projects/p/log': () => many });
+  const many = Array.from({ length: 101 }, (_, i) => entry(`n${i}`, 'note', `Line ${i}.`, i < 2 ? { blockId: i === 0 ? 'a' : 'gone' } : {})); // prettier-ignore
+  render(<Logbook projectId="p" project="Coast" blocks={[{ id: 'a', name: 'Star' }]} initial={many} />);
+  const shown = () => within(screen.getAllByRole('list').at(-1)!).queryAllByRole('listitem').length;
+  const choose = (label: string, choice: string) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: label }));
+    fireEvent.click(screen.getByRole('option', { name: choice }));
+  };
+  expect([screen.getByRole('status').textContent, shown()]).toEqual(['101 lines', 100]);
+  fireEvent.click(screen.getByRole('button', { name: '1 older' }));
+  expect(shown()).toBe(101);
+  expect(screen.getByText(/· note · a block that is gone · Hanna$/)).toBeTruthy();
+  // Another choice begins with the newest again.
+  choose('About', 'Star');
+  expect([screen.getByRole('status').textContent, shown()]).toEqual(['1 line', 1]);
+  choose('About', 'everything');
+  expect(shown()).toBe(100);
+  choose('Show', 'decisions');
+  expect(shown()).toBe(0);
+  choose('Show', 'everything');
+  fireEvent.change(screen.getByRole('textbox', { name: 'Find words' }), { target: { value: 'line 42' } });
+  expect(shown()).toBe(1);
+  expect(screen.queryByText('Nothing is written yet')).toBeNull();
+});
+
+test('a decision on a block is written as one; a picture may be left after all; a refusal of taking out is said', async () => {
+  const asked = answering({ 'POST /api/projects/p/log': () => ({}), 'PATCH /api/projects/p/log': () => refused(403, 'forbidden'), 'GET /api/projects/p/log': () => log }); // prettier-ignore
+  render(
+    <Notices>
+      <Logbook projectId="p" project="Coast" blocks={[{ id: 'a', name: 'Star' }]} initial={[]} />
+    </Notices>,
+  );
+  expect(screen.getByText('Nothing is written yet')).toBeTruthy();
+  const choose = async (label: string, choice: string) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: label }));
+    fireEvent.click(screen.getByRole('option', { name: choice }));
+    await waitFor(() => expect(screen.queryByRole('option')).toBeNull());
+  };
+  await choose('As a', 'decision');
+  await choose('On', 'Star');
+  const field = screen.getByRole('textbox', { name: 'Write it down' });
+  const write = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Write' });
+  fireEvent.change(field, { target: { value: '  ' } });
+  expect(write().disabled).toBe(true);
+  fireEvent.change(screen.getByText('Add a picture').querySelector('input')!, { target: { files: [new File(['abc'], 'so.png')] } }); // prettier-ignore
+  expect(screen.getByText('Picture: so.png')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Without it' }));
+  fireEvent.change(field, { target: { value: ' Dark side out. ' } });
+  fireEvent.click(write());
+  await waitFor(() => expect(asked.find(({ method }) => method === 'POST')?.body).toEqual({ id: expect.any(String), kind: 'decision', blockId: 'a', text: 'Dark side out.' })); // prettier-ignore
+  fireEvent.click(await screen.findByRole('button', { name: 'Take out: Dark cloth runs.' }));
+  expect(await screen.findByText(/Refused: forbidden/)).toBeTruthy();
 });

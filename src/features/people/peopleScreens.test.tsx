@@ -1,6 +1,7 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
-import { answering } from '@/ui/testing';
+import { answering, navigation, refused } from '@/ui/testing';
+import { AgainPanel } from './AgainPanel';
 import { BinPanel } from './BinPanel';
 import { PeoplePanel } from './PeoplePanel';
 import { StatePanel } from './StatePanel';
@@ -61,3 +62,20 @@ test('the bin puts back what it holds, by kind; the whole project is archived or
   press('Put Coast into the bin');
   await waitFor(() => expect(asked[3]?.body).toEqual({ state: 'binned' }));
 }); // prettier-ignore
+
+test('run again: a copy has a name of its own, and opens at what was written for next time; a refusal keeps the name', async () => {
+  const answers = [refused(409, 'busy'), { id: 'p9' }];
+  const asked = answering({ 'POST /api/projects/p1/again': () => answers.shift() });
+  render(<AgainPanel projectId="p1" name="Coast" />);
+  const name = screen.getByRole<HTMLInputElement>('textbox', { name: 'Name of the new project' });
+  expect(name.value).toBe('Coast, again');
+  fireEvent.change(name, { target: { value: ' ' } });
+  expect(screen.getByRole('button', { name: 'Copy it' }).hasAttribute('disabled')).toBe(true);
+  fireEvent.change(name, { target: { value: ' Coast, autumn ' } });
+  press('Copy it');
+  expect(await screen.findByText(/Refused: busy/)).toBeTruthy();
+  expect([name.value, navigation.router.push.mock.calls.length]).toEqual([' Coast, autumn ', 0]);
+  fireEvent.submit(name.closest('form')!);
+  await waitFor(() => expect(navigation.router.push).toHaveBeenCalledWith('/p/p9/logbook'));
+  expect(asked.map(({ body }) => body)).toEqual([{ name: 'Coast, autumn' }, { name: 'Coast, autumn' }]);
+});
