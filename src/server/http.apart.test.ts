@@ -3,7 +3,19 @@ import Joi from 'joi';
 import { InvalidInputError } from '@/core/errors';
 import { openSession } from './accounts';
 import { invalid, notFound } from './errors';
-import { SESSION_COOKIE, fileResponse, projectRoute, readJson, route, setSessionCookie } from './http';
+import {
+  SESSION_COOKIE,
+  fileResponse,
+  knownDevice,
+  pictureResponse,
+  projectRoute,
+  queryOf,
+  readJson,
+  route,
+  sessionToken,
+  setDeviceCookie,
+  setSessionCookie,
+} from './http';
 import { email, id, isId, name, parse, password } from './parse';
 import { refused } from './refused';
 import { testProject, type TestProject } from './testing';
@@ -168,6 +180,27 @@ test('the session’s cookie is closed to scripts and, behind a certificate, to 
   await setSessionCookie(undefined);
   expect(jar.kept.has(SESSION_COOKIE)).toBe(false);
 }); // prettier-ignore
+
+test('a device that signed in is known again for 400 days, where it signs in and nowhere else', async () => {
+  expect(await knownDevice()).toBeUndefined();
+  await setDeviceCookie('d');
+  const [name, token, how] = jar.set[0] as [string, string, object];
+  expect([token, how]).toEqual(['d', { httpOnly: true, sameSite: 'lax', secure: false, path: '/api/sign-in', maxAge: 34_560_000 }]);
+  jar.kept.set(name, 'd');
+  expect(await knownDevice()).toBe('d');
+  expect(await sessionToken()).toBeUndefined();
+  await setSessionCookie('s');
+  expect(jar.set[1]?.[2]).toMatchObject({ maxAge: 2_592_000 });
+  jar.kept.set(SESSION_COOKIE, 's');
+  expect(await sessionToken()).toBe('s');
+}); // prettier-ignore
+
+test('pictures are private, and what is asked in an address is read', async () => {
+  const picture = pictureResponse(Buffer.from([255, 216]));
+  expect([picture.headers.get('content-type'), picture.headers.get('cache-control')]).toEqual(['image/jpeg', expect.stringMatching(/private|no-store/)]); // prettier-ignore
+  expect([...new Uint8Array(await picture.arrayBuffer())]).toEqual([255, 216]);
+  expect(queryOf(request('GET', `${KITS}?drop=d1&page=A4`))).toEqual({ drop: 'd1', page: 'A4' });
+});
 
 test('input is read by its schema; the first fault is told in words and at its field', () => {
   const schema = Joi.object({ name: name(), email: email(), secret: password(), blockId: id() });

@@ -108,3 +108,21 @@ test('what is known of one maker is handed out; erased, nothing of it is left bu
   const [ticks] = await sql`select count(*)::int as n from progress_event where maker_id = ${id}`;
   expect(ticks?.n).toBe(1);
 });
+
+test('no two groups of a project have one name, however it is written; one that is taken out makes room for it', async () => {
+  const red = await addGroup(sql, access, 'Red');
+  const blue = await addGroup(sql, access, 'Blue');
+  const taken = refusal(409);
+  await expect(addGroup(sql, access, 'rED')).rejects.toEqual(taken);
+  await expect(changeGroup(sql, access, blue.id, { name: 'RED' })).rejects.toEqual(taken);
+  await changeGroup(sql, access, blue.id, { name: 'blue' });
+  await changeGroup(sql, access, red.id, { isRemoved: true });
+  await changeGroup(sql, access, blue.id, { name: 'Red' });
+  // Its name is another’s now: it cannot come back as it was.
+  await expect(changeGroup(sql, access, red.id, { isRemoved: false })).rejects.toEqual(taken);
+  const own = (await listGroups(sql, project)).filter(({ id }) => [red.id, blue.id].includes(id));
+  expect(own).toEqual([{ id: blue.id, name: 'Red' }]);
+  await changeGroup(sql, access, blue.id, { isRemoved: true });
+  await changeGroup(sql, access, red.id, { isRemoved: false });
+  expect((await listGroups(sql, project)).map(({ name }) => name)).toContain('Red');
+});

@@ -1,10 +1,11 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
 import { EMPTY_CALENDAR, dropsOf } from '@/core/calendar';
 import { defaultRecipe, type Recipe } from '@/core/generate';
 import { withUnits } from '@/core/sheet';
 import { addVersion, remakeBlockTold, saveBlockTold } from '.';
 import { setKitStatuses } from '../bags';
-import { makeBlock, openBlock, readRevision } from '../blocks';
+import { addDocument, makeBlock, openBlock, readRevision } from '../blocks';
 import { readKeptCalendar, saveCalendar } from '../calendar';
 import { addGroup, addMakers, listMakers } from '../makers';
 import { recordEvents } from '../progress';
@@ -58,6 +59,33 @@ test('what touches nobody is saved without a word: another order, a note, cloth 
   const { document, revision } = await readRevision(sql, project, blockId);
   const noted = { ...document, notes: { 'join-1': 'Mind the tips.' } };
   await saveBlockTold(sql, access, blockId, { document: noted, revision });
+});
+
+test('work that is undone is told, though the bag holds the same as before', async () => {
+  const squares = ['a', 'b', 'c'].map((id, i) => ({ id, outline: { corners: [[0, 0], [30, 0], [30, 30], [0, 30]].map(([x = 0, y = 0]) => ({ x: x + 30 * i, y })), bulges: [0, 0, 0, 0] }, fabric: i === 2 ? 'Fog' : 'Ink', layer: 0 })); // prettier-ignore
+  const document: BlockDocument = { format: BLOCK_FORMAT, patches: squares };
+  const { id } = await addDocument(sql, access, { name: 'Row', document });
+  const { sheet } = await openBlock(sql, project, id);
+  const joins = sheet.steps.filter(({ kind }) => kind === 'join');
+  const { cy } = makers;
+  for (const join of joins) {
+    const { units } = withUnits(join, sheet.patches);
+    await recordEvents(sql, cy.token, [
+      { ...event(id, join.id), units, ...(join.made ? { made: join.made } : {}) },
+    ]);
+  }
+  // The middle and the last change places: the same cloths and papers, sewn otherwise.
+  const swapped = {
+    ...document,
+    patches: squares.map((one, i) => ({ ...one, fabric: ['Ink', 'Fog', 'Ink'][i] ?? '' })),
+  };
+  const { revision } = await readRevision(sql, project, id);
+  const refusal = await saveBlockTold(sql, access, id, { document: swapped, revision }).catch(
+    (error: unknown) => error,
+  );
+  expect(refusal).toMatchObject({
+    body: { code: 'touches-work', current: { makers: [{ name: 'Cy' }], bags: [] } },
+  });
 });
 
 test('made again from other figures, it is told as well', async () => {
