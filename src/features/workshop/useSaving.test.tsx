@@ -232,3 +232,19 @@ test('a change that touches others is taken back: nothing is asked or saved any 
   expect(result.current.state).toEqual({ kind: 'saved' });
   expect(puts(asked)).toHaveLength(1);
 }); // prettier-ignore
+
+test('a refusal that brings nothing newer is a failure, and the block stays on the device', async () => {
+  const newer = { revision: 9, document: painted(1, 'Theirs') };
+  for (const [status, current] of [
+    [409, undefined],
+    [422, newer],
+  ] as const) {
+    answering({ [PUT]: () => refused(status, 'odd', current ? { current } : {}) });
+    const { result, rerender, told, unmount } = saving(BLOCK, START);
+    rerender(painted(0, 'Madder'));
+    await after(800);
+    expect([result.current.state.kind, told.merged.mock.calls.length]).toEqual(['failed', 0]);
+    expect(takeDraft(BLOCK)?.document).toEqual(painted(0, 'Madder'));
+    unmount();
+  }
+});
