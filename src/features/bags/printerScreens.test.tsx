@@ -107,6 +107,15 @@ test('the figures of a sheet are remembered; those that cannot be are said, and 
   expect(link().getAttribute('aria-disabled')).toBe('true');
   fireEvent.change(field('Label to label down, mm'), { target: { value: '38,1' } });
   await waitFor(() => expect(screen.queryByText(/lie over each other/)).toBeNull());
+  // Twelve are gone from the first sheet of 21: 42 places, which is two sheets; one more, and it is three. None may be gone again.
+  const used = (text: string) =>
+    fireEvent.change(field('Used on the first sheet'), { target: { value: text } });
+  used('12');
+  expect(screen.getByText('21 labels a sheet, 2 sheets.')).toBeTruthy();
+  used('13');
+  expect(screen.getByText('21 labels a sheet, 3 sheets.')).toBeTruthy();
+  used('0');
+  expect(new URL(link().getAttribute('href')!, 'http://x').searchParams.get('used')).toBe('0');
   unmount();
   render(<BoughtLabels projectId="p" labels={30} mayEdit={false} />);
   expect((field('Labels down') as HTMLInputElement).value).toBe('7');

@@ -119,6 +119,16 @@ test('the block chosen is remembered on the phone; left alone, the first that is
   expect(select().value).toBe('a');
 });
 
+test('where all blocks are sewn the first of them is shown', () => {
+  answering({ [EVENTS]: () => ({}) });
+  const sewn = (id: string) => {
+    const own = block(id, 'star');
+    return { ...own, done: own.sheet.steps.map((step) => step.id) };
+  };
+  atPhone([sewn('a'), sewn('b')]);
+  expect(screen.getByText('Block a is sewn.')).toBeTruthy();
+});
+
 test('a step that was sewn in another way counts as done, and what changed since is told', () => {
   answering({ [EVENTS]: () => ({}) });
   const star = block('a', 'star');

@@ -84,3 +84,47 @@ test('by finger: a stroke over a paper that is not picked moves none of them, on
   stroke(2);
   expect(lefts(shop())[2]).toBeGreaterThan(start[2]! + 5);
 });
+
+test('by mouse: what is no edit moves the board; a press on a paper, a frame with Shift and the right button do not', async () => {
+  const { shop, middle } = drawnBoard(800, 600);
+  const view = () => board().querySelector('svg > g')!.getAttribute('transform')!;
+  const svg = () => board().querySelector('svg')!.style.transform;
+  /** Drags as a mouse does, and says whether the board came along. */
+  const moves = async (from: { clientX: number; clientY: number }, more = {}) => {
+    const before = view();
+    fireEvent.mouseDown(board(), { button: 0, view: window, ...from, ...more });
+    fireEvent.mouseMove(window, { view: window, clientX: from.clientX + 80, clientY: from.clientY + 30 });
+    const isMoving = svg() !== '';
+    fireEvent.mouseUp(window, { view: window, ...from });
+    await vi.waitFor(() => expect(svg()).toBe(''));
+    return isMoving && view() !== before;
+  };
+  const bare = { clientX: 2, clientY: 2 };
+  expect(await moves(bare)).toBe(true);
+  expect(await moves(middle(1))).toBe(false);
+  expect(await moves(bare, { shiftKey: true })).toBe(false);
+  expect(await moves(bare, { button: 2 })).toBe(false);
+  // With another tool a drag always moves the board, also over papers.
+  act(() => shop().setTool('paint'));
+  expect(await moves(middle(1))).toBe(true);
+});
+
+test('by finger: a drag moves the board unless what is under it is picked; two fingers always do', () => {
+  const { shop, middle } = drawnBoard(800, 600);
+  const svg = () => board().querySelector('svg')!.style.transform;
+  const touch = (identifier: number, at: { clientX: number; clientY: number }) => ({ identifier, target: board(), ...at });
+  const moves = (...from: { clientX: number; clientY: number }[]) => {
+    const at = (by: number) => from.map(({ clientX, clientY }, i) => touch(i, { clientX: clientX + by * (i + 1), clientY }));
+    const send = (name: string, touches: object[]) => act(() => void board().dispatchEvent(Object.assign(new Event(name, { bubbles: true, cancelable: true }), { touches, changedTouches: touches, view: window })));
+    send('touchstart', at(0));
+    send('touchmove', at(40));
+    const isMoving = svg() !== '';
+    send('touchend', at(40));
+    board().querySelector('svg')!.style.transform = '';
+    return isMoving;
+  };
+  expect(moves(middle(1))).toBe(true);
+  act(() => shop().pick([1]));
+  expect(moves(middle(1))).toBe(false);
+  expect(moves(middle(1), middle(2))).toBe(true);
+}); // prettier-ignore
