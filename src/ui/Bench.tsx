@@ -15,6 +15,7 @@ import { read } from './api';
 import { STATIONS, placeOf, type Station } from './stations';
 import { useCoalesced } from './useCoalesced';
 import { useLive } from './useLive';
+import { isInField } from './isInField';
 import { mayLeave } from './useUnsaved';
 
 interface BenchProps {
@@ -140,8 +141,7 @@ function useStationKeys(hrefOf: (station: Station) => string, showHelp: () => vo
   useEffect(() => {
     let started = 0;
     const onKey = (event: KeyboardEvent) => {
-      const isTyping = (event.target as HTMLElement).closest('input, textarea, select, [contenteditable]');
-      if (isTyping || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (isInField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === '?') return showHelp();
       const chosen = STATIONS.find(({ letter }) => letter === event.key);
       if (event.timeStamp - started < CHORD_MS && chosen) {

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { isInField } from '@/ui/isInField';
 
 /** Over this, windows of one browser hear what the scanner stand-in sends. */
 export const SCANNER_CHANNEL = 'kevlo-scanner';
@@ -15,9 +16,8 @@ export function useScanner(onCode: (code: string) => void) {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
       if (event.key.length !== 1 || event.key === ' ' || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (target.closest('input, textarea, select, [role=combobox]')) return;
+      if (isInField(event)) return;
       field.current?.focus();
     };
     window.addEventListener('keydown', onKey);

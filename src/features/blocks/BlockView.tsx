@@ -12,6 +12,7 @@ import type { BlockSheet } from '@/core/sheet';
 import { asRefusal, send } from '@/ui/api';
 import { BlockDrawing } from '@/ui/drawing';
 import { useNotice } from '@/ui/Notices';
+import { isInField } from '@/ui/isInField';
 import { BlockName } from './BlockName';
 import { SaveAs } from './SaveAs';
 import { KindTable } from './KindTable';
@@ -36,7 +37,7 @@ export function BlockView({ projectId, block, isGenerated, made, sheet, fabrics,
   const [showTails, setShowTails] = useState(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if ((event.target as HTMLElement).closest('input, textarea') || event.ctrlKey || event.metaKey) return;
+      if (isInField(event) || event.ctrlKey || event.metaKey) return;
       if (event.key === 'f') setIsFlipped((is) => !is);
       if (event.key === 't') setShowTails((is) => !is);
     };

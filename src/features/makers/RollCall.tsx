@@ -9,6 +9,7 @@ import type { Maker, MakerGroup } from '@/server/makers';
 import type { RollLine } from '@/server/progress';
 import { Choice } from '@/ui/Choice';
 import { LinkButton } from '@/ui/LinkButton';
+import { isInField } from '@/ui/isInField';
 import { unitAt, useRollCall, type Roll } from './useRollCall';
 import { ALL, NONE } from './wallView';
 
@@ -201,8 +202,7 @@ function useRollKeys(state: RollKeys): void {
   useEffect(() => {
     let typed = { text: '', of: '', time: -FIGURES_MS };
     const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [role=combobox], [role=listbox]') || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (isInField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
       const { shown, current, setAt, says, undo, unitKey, onFind } = latest.current;
       const maker = shown[current];
       const key = event.key.toLowerCase();

@@ -126,7 +126,12 @@ test('keys go no further than the first and the last; those meant for a list or 
   expect(isAt('Bo')).toBe(true);
   key('ArrowUp');
   expect(isAt('Ada')).toBe(true);
-  fireEvent.keyDown(screen.getByRole('combobox', { name: 'Group' }), { key: 'a' });
+  fireEvent.keyDown(screen.getByRole('combobox', { name: 'Group' }), { key: 'ArrowDown' });
+  const list = screen.getByRole('listbox', { name: 'Group' });
+  fireEvent.keyDown(list, { key: 'a' });
+  fireEvent.keyDown(list, { key: 'Escape' });
+  await waitFor(() => expect(screen.queryByRole('listbox')).toBeNull());
+  expect(isAt('Ada')).toBe(true);
   for (const more of [{ ctrlKey: true }, { metaKey: true }, { altKey: true }]) fireEvent.keyDown(document.body, { key: '5', ...more });
   key('9');
   key('9');

@@ -91,6 +91,17 @@ test('keys show tails and papers out, flip and print; not while something is typ
   expect(pressed(/^Tails/)).toBe('true');
 });
 
+test('a list of choices is opened by the space bar without playing, and its arrows are its own', async () => {
+  atPlayer('star');
+  fireEvent.keyDown(screen.getAllByRole('combobox')[0]!, { key: ' ' });
+  const list = screen.getByRole('listbox');
+  for (const key of ['ArrowRight', 'Escape']) fireEvent.keyDown(list, { key });
+  await waitFor(() => expect(screen.queryByRole('listbox')).toBeNull());
+  expect([screen.queryByRole('button', { name: 'Pause' }), stepNow()]).toEqual([null, 1]);
+  fireEvent.keyDown(document.body, { key: ' ' });
+  expect(screen.getByRole('button', { name: 'Pause' })).toBeTruthy();
+});
+
 test('a note is put to its step on the newest document, told, and taken back; what could not be saved stays typed', async () => {
   const { server, asked, sheet, show, user } = atPlayer('star');
   press('Add a note for makers');

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { BlockSheet, Step } from '@/core/sheet';
+import { isInField } from '@/ui/isInField';
 import { useJoinHand } from './useJoinHand';
 
 /** Time for which a step is shown while playing, ms. */
@@ -33,7 +34,7 @@ export function useStepPlayer(projectId: string, blockId: string, sheet: BlockSh
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select') || event.ctrlKey || event.metaKey) return;
+      if (isInField(event) || event.ctrlKey || event.metaKey) return;
       const at = steps[current];
       if (event.altKey && at?.kind === 'join' && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
         event.preventDefault();

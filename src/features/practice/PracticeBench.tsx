@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Question } from '@/core/practice';
 import type { BlockSheet } from '@/core/sheet';
 import { PlainButton } from '@/ui/PlainButton';
+import { isInField } from '@/ui/isInField';
 import { PracticePicture, type Tapping } from './PracticePicture';
 import type { Given, Practice } from './usePractice';
 
@@ -181,7 +182,7 @@ function useAnswerKeys(
         if (isOn && !target.closest('button, a')) goOn();
         return;
       }
-      if (target.closest('input')) return;
+      if (isInField(event)) return;
       const choice = Number(event.key) - 1;
       if (asked.form === 'choice' && asked.choices[choice]) answer(choice);
       if (asked.form === 'tap' && event.key === 'Enter' && !target.closest('button, a')) answer([...tapped]);

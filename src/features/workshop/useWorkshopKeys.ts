@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import type { Tool, Workshop } from './useWorkshop';
+import { isInField } from '@/ui/isInField';
 
 const TOOL_KEYS: Readonly<Record<string, Tool>> = { '1': 'pick', '2': 'place', '3': 'paint', '4': 'centre' };
 
@@ -13,7 +14,7 @@ export function useWorkshopKeys(shop: Workshop): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [contenteditable], [role=listbox], [role=dialog]')) return;
+      if (isInField(event) || target.closest('[role=dialog]')) return;
       if (act(latest.current, event)) event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
