@@ -115,3 +115,44 @@ test('a bolt says first what is cut from pieces on the shelf, also where nothing
   await waitFor(() => expect(screen.getByRole('list', { name: 'From pieces on the shelf' }).textContent).toBe('First, from the piece of 300 mm × 250 mm: 4 of 100 mm × 100 mm; 1 of 50 mm × 200 mm')); // prettier-ignore
   expect(screen.getByText('100 %; the rest is offcuts')).toBeTruthy();
 });
+
+test('a layout says what it saves for all bags, what the smallest cut costs, and that a piece may be given whole', async () => {
+  const onGive = vi.fn();
+  const cut = { name: 'fat quarter', widthMm: 500, lengthMm: 250 };
+  FakeWorker.answers({ lay: () => NESTED, smallest: () => cut });
+  const priced = { ...cloth, widthMm: 1000, selvedgeMm: 0, pricePerMetre: 10 };
+  const given = [{ blockId: 'other', fabric: 'Tar', ...cut }];
+  layout({ shelf: [priced], given, onGive });
+  await act(async () => press('Lay it out'));
+  // A tenth of a metre less for each of three bags.
+  expect(screen.getByText(/for 3 bags, worth 3\.00$/)).toBeTruthy();
+  // Half the width, a quarter of a metre long.
+  expect(await screen.findByText('fat quarter, 1.25 by its share of the bolt')).toBeTruthy();
+  press('Give each bag of Star this fat quarter');
+  expect(onGive).toHaveBeenLastCalledWith([given[0], { blockId: 'b', fabric: 'Tar', ...cut }]);
+});
+
+test('a bag that is given a cut says so, and has its pieces cut again; what saves nothing says nothing of it', async () => {
+  const onGive = vi.fn();
+  FakeWorker.answers({ lay: () => ({ ...NESTED, stripsLengthMm: 200 }), smallest: () => null });
+  const own = { blockId: 'b', fabric: 'Tar', name: 'fat quarter', widthMm: 500, lengthMm: 250 };
+  layout({ given: [own, { ...own, blockId: 'other' }], onGive });
+  expect(
+    screen.getByText(/^Each bag of Star is given a fat quarter of Tar, not its pieces cut\./),
+  ).toBeTruthy();
+  press('Cut its pieces instead');
+  expect(onGive).toHaveBeenLastCalledWith([{ ...own, blockId: 'other' }]);
+  await act(async () => press('Lay it out'));
+  expect(await screen.findByText('none was found that holds all')).toBeTruthy();
+  expect(screen.queryByText('saved')).toBeNull();
+});
+
+test('pieces that do not go across have no strips; the fullest bag is laid out first', async () => {
+  FakeWorker.answers({ lay: () => ({ ...NESTED, stripsLengthMm: undefined }), smallest: () => null });
+  const bag = (block: string, count: number) => ({ blockId: block, block, fabric: 'Tar', kinds: [{ id: 'strip', polygon: strip, count }], bags: 1 }); // prettier-ignore
+  layout({ bags: [bag('Few', 3), bag('Most', 9), bag('More', 5)] });
+  expect(screen.getByRole('combobox', { name: 'Bag and cloth' }).textContent).toBe('Most, Tar');
+  await act(async () => press('Lay it out'));
+  expect(screen.getByText('some pieces do not go across')).toBeTruthy();
+  expect(screen.getByText('9 × strip')).toBeTruthy();
+});
