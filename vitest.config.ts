@@ -12,6 +12,8 @@ const LONG = [
   'e2e/upgrade.test.ts',
   'core/weld/weld.test.ts',
   'formats/replay.test.ts',
+  'order/orderScreens.test.tsx',
+  'calendar/calendarScreens.test.tsx',
 ];
 
 class LongFirst extends BaseSequencer {
