@@ -29,17 +29,24 @@ export function FromStockView({ projectId, papers, stock: stocked, worn, sizes }
   const notice = useNotice();
   const [kept, keep] = useRemembered(`kevlo-paper-stock-${projectId}`);
   const typed = readTyped(kept);
-  const [found, setFound] = useState<FromStock | 'busy' | undefined>();
+  const [answer, setAnswer] = useState<
+    { readonly of: string; readonly is: FromStock | 'busy' } | undefined
+  >();
   const textOf = (what: string) => typed[what] ?? (stocked[what] ? String(stocked[what]) : '');
   const wrong = papers.filter(({ what }) => countOf(textOf(what)) === undefined);
   const isOwn = papers.some(({ what }) => typed[what] !== undefined);
+  const stock = Object.fromEntries(papers.map(({ what }) => [what, countOf(textOf(what)) ?? 0]));
+  // An answer is of the counts that were asked about: of others it says nothing.
+  const of = JSON.stringify(stock);
+  const found = answer?.of === of ? answer.is : undefined;
   const ask = async () => {
-    const stock = Object.fromEntries(papers.map(({ what }) => [what, countOf(textOf(what)) ?? 0]));
-    setFound('busy');
+    const settle = (is: FromStock | undefined) =>
+      setAnswer((now) => (now?.of === of ? is && { of, is } : now));
+    setAnswer({ of, is: 'busy' });
     try {
-      setFound(await send<FromStock>('POST', `/api/projects/${projectId}/share`, { stock }));
+      settle(await send<FromStock>('POST', `/api/projects/${projectId}/share`, { stock }));
     } catch (error) {
-      setFound(undefined);
+      settle(undefined);
       notice({ text: asRefusal(error).message });
     }
   };

@@ -51,6 +51,31 @@ test('what was counted into the stock is what bags are packed from, until anothe
   expect(screen.getByText('40 for all bags; of those there 12 for one more use')).toBeTruthy();
 }); // prettier-ignore
 
+test('what can be packed is of the counts that were asked about: with another count it is gone, also where the answer comes late', async () => {
+  const late: ((ready: object) => void)[] = [];
+  answering({ 'POST /api/projects/p1/share': () => new Promise((resolve) => late.push(resolve)) });
+  render(
+    <Notices>
+      <FromStockView projectId="p1" papers={[{ what: 'hexagon', total: 40 }]} stock={{ hexagon: 31 }} worn={{}} sizes={[]} />
+    </Notices>,
+  );
+  const type = (value: string) => fireEvent.change(screen.getByRole('textbox', { name: 'hexagon' }), { target: { value } });
+  const ask = () => fireEvent.click(screen.getByRole('button', { name: 'Which bags can be packed?' }));
+  const answer = (index: number, wanting: number) => act(async () => late[index]!({ ready: [], wanting, missing: [], isProven: false }));
+  ask();
+  expect(screen.getByText('One moment …')).toBeTruthy();
+  type('7');
+  expect(screen.queryByText('One moment …')).toBeNull();
+  ask();
+  await answer(1, 3);
+  expect(screen.getByText('0 of 3 bags can be packed now (more may be possible)')).toBeTruthy();
+  await answer(0, 9);
+  expect(screen.queryByText(/0 of 9 bags/)).toBeNull();
+  expect(screen.getByText(/^0 of 3 bags can be packed now/)).toBeTruthy();
+  type('8');
+  expect(screen.queryByText(/can be packed now/)).toBeNull();
+}); // prettier-ignore
+
 test('extras are said once for all bags: added, counted, taken out, saved by themselves with undo', async () => {
   vi.useFakeTimers();
   const asked = answering({ 'PUT /api/projects/p1/extras': () => ({ revision: 1 }) });
