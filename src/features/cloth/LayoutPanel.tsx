@@ -19,7 +19,7 @@ import { formatMinutes } from '@/ui/formatMinutes';
 import { LayoutDrawing } from './LayoutDrawing';
 import { OwnCuts } from './OwnCuts';
 import { UsedAreas } from './UsedAreas';
-import { useLayout, type Layout, type UsedArea } from './useLayout';
+import { isSameGround, useLayout, type Layout, type UsedArea } from './useLayout';
 
 /** The pieces that one bag takes of one cloth. */
 export interface BagPieces {
@@ -56,7 +56,7 @@ export function LayoutPanel({
   handMmPerMinute,
   allowanceMm,
 }: LayoutPanelProps) {
-  const { layout, start, stop, clear } = useLayout(system);
+  const { layout: laid, start, stop, clear } = useLayout(system);
   const [chosen, setChosen] = useState(() => String(fullest(bags)));
   const [used, setUsed] = useState<Readonly<Record<string, readonly UsedArea[]>>>({});
   const [school, setSchool] = useState<CutSchool>('exact');
@@ -68,6 +68,8 @@ export function LayoutPanel({
   );
   const cloth = shelf.find(({ name }) => name === bag?.fabric);
   if (!bag || !cloth) return null;
+  // Once the cloth is said to be narrower, or to lie otherwise, it is no layout of it any more.
+  const layout = laid && isSameGround(laid.of, cloth) ? laid : undefined;
   const areas = used[cloth.name] ?? [];
   const choose = (value: string) => {
     clear();

@@ -19,6 +19,7 @@ import { ErrorNote } from '@/ui/ErrorNote';
 import { attempt, readFigure } from '@/ui/figures';
 import type { FussyPaper } from './fussyRequest';
 import { useClothWorker } from './useClothWorker';
+import { isSameGround, type Ground } from './useLayout';
 
 interface YieldPanelProps {
   readonly papers: readonly FussyPaper[];
@@ -32,10 +33,11 @@ export function YieldPanel({ papers, shelf, system, ownCuts }: YieldPanelProps) 
   const [chosen, setChosen] = useState('0');
   const [width, setWidth] = useState('');
   const [length, setLength] = useState('');
-  const { yields, count, clear } = useYields(system);
+  const { counted: asked, count, clear } = useYields(system);
   const paper = papers[Number(chosen)];
   const cloth = shelf.find(({ name }) => name === paper?.fabric);
   if (!paper || !cloth) return null;
+  const yields = asked && isSameGround(asked.of, cloth) ? asked.yields : undefined;
   const hasRemnant = width.trim() !== '' || length.trim() !== '';
   const read = attempt((): StandardCut | undefined => {
     if (!hasRemnant) return undefined;
@@ -74,21 +76,21 @@ export function YieldPanel({ papers, shelf, system, ownCuts }: YieldPanelProps) 
 
 /** Counts in a worker; whoever asks for something else ends what is counted. */
 function useYields(system: UnitSystem) {
-  const [yields, setYields] = useState<readonly Yield[] | 'counting' | undefined>();
+  const [counted, setCounted] = useState<{ readonly of: Ground; readonly yields: readonly Yield[] | 'counting' } | undefined>();
   const { begin, end } = useClothWorker();
   const count = async ({ id, cut }: FussyPaper, cloth: ShelvedCloth, remnant: StandardCut | undefined, ownCuts: readonly StandardCut[]) => {
     const { api, isStill } = begin();
-    setYields('counting');
+    setCounted({ of: cloth, yields: 'counting' });
     const found = await api.yields({ id, polygon: cut }, usableWidth(cloth), cloth.turns, system, remnant, ownCuts);
     if (!isStill()) return;
-    setYields(found);
+    setCounted({ of: cloth, yields: found });
     end();
   };
   const clear = () => {
     end();
-    setYields(undefined);
+    setCounted(undefined);
   };
-  return { yields, count, clear };
+  return { counted, count, clear };
 } // prettier-ignore
 
 function YieldTable({ yields, cloth }: { yields: readonly Yield[]; cloth: ShelvedCloth }) {

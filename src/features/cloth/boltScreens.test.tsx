@@ -94,6 +94,21 @@ test('yields: another paper or remnant ends what is counted; a remnant that is n
   expect(screen.queryByRole('table', { name: 'Yields' })).toBeNull();
 }); // prettier-ignore
 
+test('what was counted is of the cloth as it was: narrower, it is gone; at another price it stays', async () => {
+  FakeWorker.answers({ yields: () => [{ cut: { name: 'half metre', widthMm: 1000, lengthMm: 500 }, strips: 100, close: 125 }] }); // prettier-ignore
+  const page = (own: object) => <YieldPanel papers={papers} shelf={[{ ...shelf[0]!, ...own }]} system="metric" ownCuts={[]} />; // prettier-ignore
+  const { rerender } = render(page({}));
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Count them' })));
+  const table = () => screen.queryByRole('table', { name: 'Yields' })?.textContent ?? '';
+  expect(table()).toContain('0.048');
+  rerender(page({ pricePerMetre: 24 }));
+  expect(table()).toContain('0.096');
+  for (const change of [{ widthMm: 900 }, { selvedgeMm: 20 }, { turns: 'none' }]) {
+    rerender(page(change));
+    expect(table()).toBe('');
+  }
+});
+
 test('a paper whose cloth is not on the shelf has no yields', () => {
   const { container } = render(<YieldPanel papers={papers} shelf={[]} system="metric" ownCuts={[]} />);
   expect(container.textContent).toBe('');

@@ -156,3 +156,17 @@ test('pieces that do not go across have no strips; the fullest bag is laid out f
   expect(screen.getByText('some pieces do not go across')).toBeTruthy();
   expect(screen.getByText('9 × strip')).toBeTruthy();
 });
+
+test('a layout is of the cloth as it was: where that is said to be narrower it is gone, where a price is said it stays', async () => {
+  FakeWorker.answers({ lay: () => NESTED, smallest: () => null });
+  const page = (own: object) => (
+    <LayoutPanel bags={[{ blockId: 'b', block: 'Star', fabric: 'Tar', kinds: [{ id: 'strip', polygon: strip, count: 5 }], bags: 3 }]} shelf={[{ ...cloth, ...own }]} system="metric" given={[]} onGive={() => undefined} ownCuts={[]} onOwnCuts={() => undefined} handMmPerMinute={300} allowanceMm={6} />
+  ); // prettier-ignore
+  const { rerender } = render(page({}));
+  await act(async () => press('Lay it out'));
+  expect(screen.getByText('by strips')).toBeTruthy();
+  rerender(page({ pricePerMetre: 9 }));
+  expect(screen.getByText(/worth 2\.70$/)).toBeTruthy();
+  rerender(page({ widthMm: 700 }));
+  expect(screen.queryByText('by strips')).toBeNull();
+});

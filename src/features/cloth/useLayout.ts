@@ -18,6 +18,13 @@ export interface UsedArea {
   readonly lengthMm: number;
 }
 
+/** What of a cloth says where pieces may lie. */
+export type Ground = Pick<ShelfCloth, 'widthMm' | 'selvedgeMm' | 'turns'>;
+
+/** Whether pieces that were laid on one lie so on the other. */
+export const isSameGround = (a: Ground, b: Ground): boolean =>
+  a.widthMm === b.widthMm && a.selvedgeMm === b.selvedgeMm && a.turns === b.turns;
+
 interface LayoutWish {
   readonly used: readonly UsedArea[];
   readonly ownCuts: readonly StandardCut[];
@@ -31,6 +38,8 @@ const cornersOf = ({ x, y, widthMm, lengthMm }: UsedArea) => [
 ];
 
 export interface Layout {
+  /** The cloth as it was when it was laid. */
+  readonly of: Ground;
   /** The best so far. */
   readonly nested: Nested | undefined;
   /** Share of the time that is spent; 1 when it is done or was stopped. */
@@ -45,17 +54,17 @@ export function useLayout(system: UnitSystem) {
   const { begin, end } = useClothWorker();
   const start = async (kinds: readonly PieceKind[], cloth: ShelfCloth, { used, ownCuts }: LayoutWish) => {
     const { api, isStill } = begin();
-    setLayout({ nested: undefined, spent: 0, cut: undefined });
+    setLayout({ of: cloth, nested: undefined, spent: 0, cut: undefined });
     const roll = { width: cloth.widthMm, length: Infinity, selvedge: cloth.selvedgeMm, turns: cloth.turns, used: used.map(cornersOf) };
     const hear = proxy((nested: Nested, spent: number) => {
-      if (isStill()) setLayout({ nested, spent, cut: undefined });
+      if (isStill()) setLayout({ of: cloth, nested, spent, cut: undefined });
     });
     const nested = await api.lay(kinds, roll, system, SECONDS, hear);
     if (!isStill()) return;
-    setLayout({ nested, spent: 1, cut: undefined });
+    setLayout({ of: cloth, nested, spent: 1, cut: undefined });
     const cut = await api.smallest(kinds, usableWidth(cloth), cloth.turns, system, ownCuts);
     if (!isStill()) return;
-    setLayout({ nested, spent: 1, cut: cut ?? null });
+    setLayout({ of: cloth, nested, spent: 1, cut: cut ?? null });
     end();
   }; // prettier-ignore
   const stop = () => {
