@@ -158,6 +158,12 @@ test.each([
   );
 });
 
+test('edges that nearly match: only what differs is said', () => {
+  const says = (patches: readonly Patch[]) => analyseBlock(patches).problems.find(({ code }) => code === 'near-match')?.message; // prettier-ignore
+  expect(says([square('a', 0, 0), square('b', 30.6, 0)])).toBe('The edges of a and b nearly match: they lie up to 0.60 mm apart. Move them onto each other to sew them.'); // prettier-ignore
+  expect(says([square('a', 0, 0), square('b', 30.6, 0, 30, 30.7)])).toBe('The edges of a and b nearly match: lengths differ by 0.70 mm, they lie up to 0.60 mm apart. Move them onto each other to sew them.'); // prettier-ignore
+});
+
 test('sound drawings have no problems, and what lies on a higher layer overlaps nothing', () => {
   for (const patches of [rosette(3), plate(14), mixedMosaic(60), hexagonMosaic(60)])
     expect(analyseBlock(patches).problems).toEqual([]);

@@ -193,11 +193,11 @@ function gapBetween(
   const at = pointAt(a, (from + to) / 2);
   if (distance(a.a, b.b) < NEAR_MM && distance(a.b, b.a) < NEAR_MM) {
     const differences = [
-      `lengths differ by ${Math.abs(la - lb).toFixed(2)} mm`,
-      `directions by ${angle.toFixed(1)}°`,
-      `they lie up to ${gap.toFixed(2)} mm apart`,
-    ].join(', ');
-    const message = `The edges of ${ids[0]} and ${ids[1]} nearly match: ${differences}. Move them onto each other to sew them.`;
+      ['lengths differ by', Math.abs(la - lb).toFixed(2), ' mm'],
+      ['directions differ by', angle.toFixed(1), '°'],
+      ['they lie up to', gap.toFixed(2), ' mm apart'],
+    ].flatMap(([what, amount, unit]) => (Number(amount) > 0 ? [`${what} ${amount}${unit}`] : []));
+    const message = `The edges of ${ids[0]} and ${ids[1]} nearly match: ${differences.join(', ')}. Move them onto each other to sew them.`;
     return { code: 'near-match', message, at, patches: ids };
   }
   if (to - from < LEAST_SLIVER_MM || gap >= NEAR_MM) return undefined;
