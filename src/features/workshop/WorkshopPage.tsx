@@ -135,7 +135,7 @@ function useDrawn(
       ...(report?.problems ?? []).map(({ at, message }) => ({ at, label: message })),
       ...(report?.flatness.faults ?? []).map(({ at, missingDeg }) => ({
         at,
-        label: `${missingDeg.toFixed(1)}° missing`,
+        label: `${Math.abs(missingDeg).toFixed(1)}° ${missingDeg > 0 ? 'missing' : 'too much'}`,
       })),
     ],
     [report],

@@ -1,6 +1,8 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, expect, test } from 'vitest';
 import { BLOCK_FORMAT, type BlockDocument } from '@/core/block';
+import { makePaper } from '@/core/catalogue';
+import { moveOutline, turnAbout } from '@/core/geometry';
 import { cutGrid } from '@/core/testing';
 import { Notices } from '@/ui/Notices';
 import { answering, navigation, refused } from '@/ui/testing';
@@ -147,3 +149,14 @@ test('a mend of the seams is one step, said when it is done', async () => {
   press('Undo');
   await waitFor(() => expect(screen.queryByText('All edges fit.')).toBeNull());
 });
+
+test.each([
+  [6, 58.5, '9.0° missing'],
+  [8, 45.5, '4.0° too much'],
+])('%d diamonds of %s° round a point do not lie flat: where and by how much is marked', async (count, angleDeg, says) => {
+  const diamond = makePaper({ family: 'diamond', edgeMm: 40, angleDeg });
+  const patches = Array.from({ length: count }, (_, i) => ({ id: `d${i}`, fabric: 'Ink', layer: 0, outline: moveOutline(turnAbout(diamond.corners[0]!, angleDeg * i), diamond) }));
+  const document: BlockDocument = { format: BLOCK_FORMAT, patches };
+  atPage({ block: { id: 'b1', name: 'Star', revision: 1, document } });
+  await waitFor(() => expect([...screen.getByRole('application').querySelectorAll('title')].map(({ textContent }) => textContent)).toContain(says));
+}); // prettier-ignore
