@@ -35,9 +35,10 @@ interface LevelPanelProps {
 export function LevelPanel({ projectId, calendar, blocks, today, onTake }: LevelPanelProps) {
   const [change, setChange] = useState<Partial<Supposition>>({});
   const [isRuling, setRuling] = useState(false);
-  const [answer, setAnswer] = useState<{ readonly of: Calendar; readonly levelled: Levelled } | undefined>();
+  const [answer, setAnswer] = useState<{ readonly of: string; readonly levelled: Levelled } | undefined>();
   // Of the calendar as it was: taken later, it would take back what was changed since.
-  const levelled = answer?.of === calendar ? answer.levelled : undefined;
+  const of = useMemo(() => JSON.stringify(calendar), [calendar]);
+  const levelled = answer?.of === of ? answer.levelled : undefined;
   const { error, isBusy, run } = useSend();
   const { hoursPerWeek } = calendar;
   const supposition = useMemo(() => ({ hoursPerWeek, times: 1, weeksMore: 0, without: [], ...change }), [hoursPerWeek, change]);
@@ -47,7 +48,7 @@ export function LevelPanel({ projectId, calendar, blocks, today, onTake }: Level
   const after = levelled && weeklyLoad({ ...levelled.calendar, hoursPerWeek: supposition.hoursPerWeek }, supposed.blocks);
   const most = Math.max(...[...before, ...(after ?? [])].flatMap(({ minutes, room }) => [minutes, room]));
   const level = () =>
-    run(async () => setAnswer({ of: calendar, levelled: await send<Levelled>('POST', `/api/projects/${projectId}/calendar/level`, { calendar }) }));
+    run(async () => setAnswer({ of, levelled: await send<Levelled>('POST', `/api/projects/${projectId}/calendar/level`, { calendar }) }));
   const isSupposed = Object.keys(change).length > 0;
   const { times: _times, ...keepable } = change;
   const take = (next: Calendar) => {

@@ -159,6 +159,11 @@ test('what was levelled is of the calendar as it was: once that is changed it ca
   expect(screen.getByText('The dates shown are no longer those that were levelled: level them again.')).toBeTruthy();
   await after(900);
   expect(saved().calendar.entries).toHaveLength(3);
+  // Undone, they are those again.
+  press('Undo');
+  expect(screen.getByRole('button', { name: 'Take it' })).toBeTruthy();
+  press('Redo');
+  expect(screen.queryByRole('button', { name: 'Take it' })).toBeNull();
   press('Level the load');
   await after(50);
   expect(screen.queryByText(/no longer those/)).toBeNull();
