@@ -67,6 +67,25 @@ test('what cannot be read yet is not saved; “Save now” does not wait', async
   expect(asked).toHaveLength(1);
 });
 
+test.each([422, 503])('what was refused with %d waits, and is saved by itself once it is changed or taken back', async (status) => {
+  const answers: unknown[] = [refused(status, 'odd')];
+  const asked = answering({ 'PUT /api/projects/p/extras': () => answers.shift() ?? { revision: 4 + asked.length } });
+  render(<Page />);
+  press('Add');
+  await screen.findByText('odd');
+  press('Add');
+  expect(screen.getByText('no error')).toBeTruthy();
+  await waitFor(() => expect(asked.map(({ body }) => (body as { extras: Words }).extras.text)).toEqual(['one+', 'one++']));
+  await screen.findByRole('button', { name: 'Saved' });
+  answers.push(refused(status, 'odd'));
+  press('Add');
+  await screen.findByText('odd');
+  // What is saved needs no saving again.
+  press('Undo');
+  expect([screen.getByText('no error') !== null, asked.length]).toEqual([true, 3]);
+  await screen.findByRole('button', { name: 'Saved' });
+}); // prettier-ignore
+
 test('who saved meanwhile is not overwritten: theirs is shown made to fit, undo brings mine back and saves it over theirs', async () => {
   const answers = [refused(409, 'conflict', { current: { extras: { text: 'theirs' }, revision: 7 } }), { revision: 8 }, { revision: 9 }];
   const asked = answering({ 'PUT /api/projects/p/extras': () => answers.shift() });

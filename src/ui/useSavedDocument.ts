@@ -40,9 +40,14 @@ export function useSavedDocument<T>({
   const { present } = history;
   const [saved, setSaved] = useState({ present: initial, revision });
   const { error, isBusy, run, settle } = useSend();
-  const change = (next: T, label: string = name, isMore = false) =>
+  // What was refused was said of the state before; where someone saved meanwhile, the host chooses.
+  const settleOld = () => error && error.status !== 409 && settle();
+  const change = (next: T, label: string = name, isMore = false) => {
+    settleOld();
     setHistory((own) => record(own, next, label, isMore));
+  };
   const step = (go: typeof undo<T>) => {
+    settleOld();
     const next = go(history);
     setHistory(next);
     onShown(next.present);
@@ -77,8 +82,6 @@ export function useSavedDocument<T>({
     isSaved: !isUnsaved,
     canSave: !isBusy && !isHeld && isUnsaved,
     save,
-    /** What was refused is changed again: it may be saved. */
-    settle,
     /** The server changed it for us (an order that came is stock now): that is what is shown; steps before it cannot be undone. */
     adopt: (next: T, nextRevision: number) => {
       setHistory(startHistory(next));

@@ -11,12 +11,7 @@ import { useSavedDocument } from '@/ui/useSavedDocument';
 /** The calendar while it is changed: saved by itself, with undo. */
 export function useCalendar(projectId: string, initial: Calendar, revision: number) {
   const own = useSavedDocument({ projectId, name: 'calendar', initial, revision });
-  const { present: calendar } = own;
-  const change = (next: Calendar, label?: string, isMore?: boolean) => {
-    // Whatever was refused was said of the state before.
-    if (own.error?.status === 422) own.settle();
-    own.change(next, label, isMore);
-  };
+  const { present: calendar, change } = own;
   const withEntries = (entries: readonly CalendarEntry[]) => change({ ...calendar, entries });
   return {
     ...own,

@@ -19,8 +19,6 @@ export function useOrder(
   const order = useMemo(() => orderOf(asked), [asked]);
   const steps = useMemo(() => oneMaker(asked), [asked]);
   const change = (part: Partial<OrderPlan>, label: string) => {
-    // Whatever was refused was said of the state before.
-    if (own.error?.status === 422) own.settle();
     own.change({ ...plan, ...part }, label, true);
   };
   return { ...own, plan, order, steps, change };

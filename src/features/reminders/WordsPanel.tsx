@@ -36,7 +36,6 @@ export function WordsPanel({ projectId, initial, revision }: WordsPanelProps) {
   const usual = USUAL_TEXTS[occasion];
   const isUsual = text.subject === usual.subject && text.body === usual.body;
   const setText = (change: Partial<ReminderText>) => {
-    if (own.error?.status === 422) own.settle();
     own.change({ ...present, texts: { ...present.texts, [occasion]: { ...text, ...change } } }, 'words', true);
   };
   const setQuiet = (change: Partial<ReminderSettings['quiet']>) => own.change({ ...present, quiet: { ...present.quiet, ...change } }, 'quiet', true); // prettier-ignore
