@@ -11,4 +11,7 @@ test('who calls is the connection, or what the outermost own proxy wrote; never 
   const six = (address: string) => addressOf(new Headers({ 'x-kevlo-peer': address }), 0);
   expect(six('2001:db8:1:2:3:4:5:6')).toBe(six('2001:db8:1:2::9'));
   expect(six('2001:db8:1:2::9')).not.toBe(six('2001:db8:1:3::9'));
+  // Shortened or in full it is the same network.
+  expect(six('2001::4:5:6:7:8')).toBe(six('2001:0:0:4:5:6:7:8'));
+  expect(six('::4:5:6:7:8')).toBe(six('0:0:0:4:5:6:7:8'));
 });

@@ -96,6 +96,7 @@ test('what is known of one maker is handed out; erased, nothing of it is left bu
   const tick = event(blockId, 'join-1', 'stuck');
   await recordEvents(sql, token, [tick]);
   await sayWord(sql, token, { id: randomUUID(), troubleId: tick.clientId, text: 'My secret.' });
+  await changeMaker(sql, access, id, { isUnderAge: true, travels: true, isLeftHanded: true });
   const known = await readPerson(sql, access, id);
   expect(known).toMatchObject({ person: { name: 'Fay Unique' }, ticks: [{ block: 'Star', kind: 'stuck' }], troubles: [{ words: [{ by: 'maker', text: 'My secret.' }] }] }); // prettier-ignore
   await erasePerson(sql, access, id);
@@ -105,6 +106,9 @@ test('what is known of one maker is handed out; erased, nothing of it is left bu
   const tables = ['maker', 'message', 'trouble', 'trouble_word', 'audit'];
   const left = await Promise.all(tables.map((table) => sql.unsafe(`select t::text from ${table} t`)));
   expect(JSON.stringify(left)).not.toMatch(/Fay|secret/);
+  const said =
+    await sql`select is_under_age, travels, is_left_handed, removed_at is null as is_there from maker where id = ${id}`;
+  expect(said).toEqual([{ is_under_age: false, travels: false, is_left_handed: false, is_there: false }]);
   const [ticks] = await sql`select count(*)::int as n from progress_event where maker_id = ${id}`;
   expect(ticks?.n).toBe(1);
 });
