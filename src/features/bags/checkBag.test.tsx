@@ -1,4 +1,4 @@
-import { act, fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import type { PackingLine } from '@/core/packing';
 import { CheckBag } from './CheckBag';
@@ -55,10 +55,10 @@ test('the papers of a bag alone on the scale: their weight against what it shoul
   expect(screen.queryByRole('status')).toBeNull();
   // Five papers of a hundredth of a square metre, of card of 160 g/m² unless the shop says otherwise.
   await weigh(1, true);
-  const text = screen.getByRole('status').textContent ?? '';
+  const text = (await screen.findByRole('status')).textContent ?? '';
   const [, target = '', perM2 = ''] = /1\.0 g of ([\d.]+) g, something is missing\..*card of (\d+) g\/m²/.exec(text) ?? [];
   expect(Number(target)).toBeCloseTo(5 * (side / 1000) ** 2 * Number(perM2), 1);
   await weigh(Number(target), true);
-  expect(screen.getByRole('status').textContent).toContain('as it should be');
+  await waitFor(() => expect(screen.getByRole('status').textContent).toContain('as it should be'));
   scale.close();
 }); // prettier-ignore

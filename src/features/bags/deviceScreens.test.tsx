@@ -99,7 +99,7 @@ test('the scale stand-in wanders with time, is tared, and begins at nothing agai
 test('a load is told to be at rest once it has lain for a while', async () => {
   const heard = hear(SCALE_CHANNEL) as { isStable: boolean }[];
   render(<ScaleStandIn papers={[{ name: 'square', areaMm2: 10_000 }]} />);
-  await waitFor(() => expect(heard.length).toBeGreaterThan(3), { timeout: 8000 });
+  await waitFor(() => expect(heard.length).toBeGreaterThan(3));
   const first = heard.findIndex(({ isStable }) => isStable);
   expect(first).toBeGreaterThan(0);
   expect(heard.slice(first).every(({ isStable }) => isStable)).toBe(true);

@@ -119,7 +119,7 @@ test('someone changed the same paper: asked whose stays; theirs is taken as one 
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   await waitFor(() => expect(server.document.patches[0]?.fabric).toBe('Theirs'));
   press('Undo');
-  await waitFor(() => expect(server.document.patches[0]?.fabric).toBe('Ink'), { timeout: 5000 });
+  await waitFor(() => expect(server.document.patches[0]?.fabric).toBe('Ink'));
 });
 
 test('a new block has no page of its own until its first paper; then it is made and has its address', async () => {
