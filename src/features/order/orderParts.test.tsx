@@ -7,7 +7,16 @@ import { defaultRecipe, documentOfRecipe } from '@/core/generate';
 import { blockSheet, type JoinStep } from '@/core/sheet';
 import { rosette, patch } from '@/core/testing';
 import { Notices } from '@/ui/Notices';
-import { FakeWorker, SETTINGS, answering, navigation, refused, sheetOf } from '@/ui/testing';
+import {
+  FakeWorker,
+  SETTINGS,
+  answering,
+  drawn,
+  navigation,
+  outOfFrame,
+  refused,
+  sheetOf,
+} from '@/ui/testing';
 import { BastingSheet } from './BastingSheet';
 import { FoldException } from './FoldException';
 import { HandList } from './HandList';
@@ -35,11 +44,17 @@ test('papers over the time of sewing: the heaviest moment is told in words, the 
   expect(names()).toEqual(['in the hand', 'in the hand, all left in', 'in use']);
   rerender(<PapersChart moments={moments} policy="just-in-time" />);
   expect(names()).toHaveLength(4);
-  // Every line is a step line that ends where the work ends, and is never beyond the frame.
-  for (const line of chart.querySelectorAll('path[fill=none]')) {
-    const xs = [...line.getAttribute('d')!.matchAll(/(-?[\d.]+)[ ,]/g)].map(([, x]) => Number(x));
-    expect(Math.max(...xs)).toBeLessThanOrEqual(760);
-  }
+  // Every line is a step line from the beginning of the work to its end, left of its names, and never beyond the frame.
+  expect(outOfFrame(chart)).toEqual([]);
+  const shapes = drawn(chart);
+  const lines = shapes.filter(({ element }) => element.getAttribute('fill') === 'none');
+  expect(lines.map(({ minX, maxX }) => [Math.round(minX), Math.round(maxX)])).toEqual(lines.map(() => [40, 590])); // prettier-ignore
+  // As high above the lowest grid line as there are papers.
+  const grid = shapes.filter(({ element }) => /^M40 [\d.]+H590$/.test(element.getAttribute('d') ?? ''));
+  const numbers = [...chart.querySelectorAll('g > text')].map(({ textContent }) => Number(textContent)).filter(Number.isFinite); // prettier-ignore
+  const perPaper = (grid[0]!.minY - grid.at(-1)!.minY) / numbers[grid.length - 1]!;
+  expect((grid[0]!.minY - lines[0]!.minY) / perPaper).toBeCloseTo(most, 6);
+  expect((grid[0]!.minY - lines[3]!.minY) / perPaper).toBeCloseTo(sheet.patches.length, 6);
 });
 
 test('the schools are compared off this thread, one is used, and a comparison can be cancelled', async () => {

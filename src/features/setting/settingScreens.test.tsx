@@ -2,8 +2,9 @@ import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import { defaultRecipe, generate } from '@/core/generate';
 import { defaultSetting, layOutTop, type Setting } from '@/core/setting';
-import { answering, refused, type Asked } from '@/ui/testing';
+import { answering, drawn, outOfFrame, refused, type Asked } from '@/ui/testing';
 import { SettingView } from './SettingView';
+import { TopDrawing } from './TopDrawing';
 import { fitNotes } from './fitNotes';
 
 const patches = generate(defaultRecipe('grid'));
@@ -139,3 +140,31 @@ test('what does not fill its place is told with what to do', () => {
   expect(notes(0, -2)[0]).toMatch(/^Star is 4 mm larger than its place/);
   expect(notes(-40, 0, 'offset')[0]).toMatch(/^Star in place 1: half of it shows/);
 }); // prettier-ignore
+
+test('the top is drawn with everything in its place: an empty cell by its number, strips by whom they go with', () => {
+  const layout = layOutTop(START);
+  const onCell = vi.fn();
+  const [first] = layout.strips;
+  const stripOf = new Map([[first!.id, 'Star'], [layout.strips[1]!.id, 'Plate']]); // prettier-ignore
+  const placed = [
+    { cell: 0, blockId: 'b0', patches: patches.map((patch) => ({ ...patch, outline: patch.outline })) },
+  ] as never;
+  render(<TopDrawing layout={layout} placed={placed} fabrics={['Ink']} stripOf={stripOf} shownCell={0} pickedCell={1} nameOf={(cell) => (cell === 0 ? 'Star' : '')} onCell={onCell} />); // prettier-ignore
+  const top = screen.getByRole('group', { name: 'The top in its setting' });
+  expect(outOfFrame(top)).toEqual([]);
+  const cell = (name: string) => screen.getByRole('button', { name });
+  expect(cell('Place 1: Star').querySelector('text')).toBeNull();
+  const empty = cell('Place 2: empty');
+  expect([empty.getAttribute('aria-pressed'), empty.textContent]).toEqual(['true', '2']);
+  const [box, number] = drawn(empty);
+  // Drawn by themselves they stand as in the top: no part of it is moved.
+  expect(number!.minX).toBeCloseTo((box!.minX + box!.maxX) / 2, 6);
+  expect(number!.minY).toBeCloseTo((box!.minY + box!.maxY) / 2, 6);
+  expect([box!.minX, box!.maxX]).toEqual([layout.cells[1]!.x, layout.cells[1]!.x + layout.cells[1]!.width]);
+  const strips = [...top.querySelectorAll('rect > title')].map(({ textContent, parentElement }) => [textContent, parentElement!.getAttribute('fill')!.includes('primary')]); // prettier-ignore
+  expect(strips.slice(0, 3)).toEqual([['goes with Star', true], ['goes with Plate', false], ['left over', false]]); // prettier-ignore
+  fireEvent.keyDown(empty, { key: 'x' });
+  fireEvent.keyDown(empty, { key: ' ' });
+  fireEvent.click(cell('Place 1: Star'));
+  expect(onCell.mock.calls).toEqual([[1], [0]]);
+});

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import {
   accountOfSession,
+  changePassword,
   createAccount,
   deleteAccount,
   endSessions,
@@ -11,6 +12,7 @@ import {
   writePasswordLetter,
   type Account,
 } from '.';
+import { countMiss, forgive, refuseMisses } from './gate';
 import { createProject } from '../projects';
 import { refusal, testProject, type TestProject } from '../testing';
 
@@ -85,4 +87,44 @@ test('wrong passwords for whatever account stop an address after sixty, for a qu
     await expect(wrong(`nobody${i % 10}@one.example`)).rejects.toEqual(refusal(401));
   await expect(wrong('somebody@one.example')).rejects.toMatchObject({ status: 429, body: { mend: expect.stringMatching(/^Wait 1[0-5] min/) } }); // prettier-ignore
   await expect(wrong('somebody@one.example', 'elsewhere')).rejects.toEqual(refusal(401));
+});
+
+test.each([
+  ['device', 10, 15],
+  ['guess', 8, 15],
+  ['account', 100, 60],
+  ['address', 60, 15],
+  ['link', 60, 1],
+] as const)('of %s %i misses are counted, for %i min', async (name, misses, minutes) => {
+  const miss = () => countMiss(sql, name, 'one', 'place');
+  for (let i = 1; i < misses; i++) expect(await miss(), `miss ${i}`).toBe(false);
+  await refuseMisses(sql, name, 'one', 'place');
+  expect([await miss(), await miss()]).toEqual([true, true]);
+  await expect(refuseMisses(sql, name, 'one', 'place')).rejects.toMatchObject({ status: 429, body: { mend: `Wait ${minutes} min and try again.` } });
+  // Neither another place nor another kind of miss is held up by it, nor the same once it went right.
+  await refuseMisses(sql, name, 'another', 'place');
+  await refuseMisses(sql, name === 'link' ? 'guess' : 'link', 'one', 'place');
+  await forgive(sql, name, 'one', 'place');
+  await refuseMisses(sql, name, 'one', 'place');
+}); // prettier-ignore
+
+test('a wrong present password is a miss of its own: ten, and neither the password nor the account is changed', async () => {
+  const own = await createAccount(sql, 'holds@one.example', 'Holds', PASSWORD);
+  const change = (old: string) => changePassword(sql, own, { old, next: 'the next password', session: undefined });
+  for (let i = 0; i < 9; i++) await expect(change('wrong')).rejects.toMatchObject({ status: 401, body: { where: 'old' } });
+  // Right before the tenth: what went wrong is forgotten.
+  await change(PASSWORD);
+  for (let i = 0; i < 10; i++) await expect(change('wrong')).rejects.toEqual(refusal(401));
+  await expect(change('the next password')).rejects.toEqual(refusal(429));
+  await expect(deleteAccount(sql, own, 'the next password')).rejects.toEqual(refusal(429));
+}); // prettier-ignore
+
+test('what its host threw away, or only helps with, does not hold an account back', async () => {
+  const own = await createAccount(sql, 'goes@one.example', 'Goes', PASSWORD);
+  const { project } = await createProject(sql, own, { name: 'Thrown away' });
+  await sql`update project set removed_at = now() where id = ${project.id}`;
+  const theirs = await createProject(sql, host, { name: 'Of the host' });
+  await sql`insert into membership (project_id, account_id, role) values (${theirs.project.id}, ${own.id}, 'helper')`;
+  await deleteAccount(sql, own, PASSWORD);
+  expect(await sql`select 1 from project where id = ${theirs.project.id}`).toHaveLength(1);
 });

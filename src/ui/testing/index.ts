@@ -1,4 +1,5 @@
 export { answering, refused, unreachable, type Asked } from './answering';
+export { drawn, outOfFrame, type Drawn } from './drawn';
 export { FakeStream } from './fakeStream';
 export { FakeWorker } from './fakeWorker';
 export { navigation } from './navigation';
