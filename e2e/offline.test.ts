@@ -66,6 +66,20 @@ test('opened once with a connection, the page opens without one, also what was n
   await phone.see('Step 3 of ');
 });
 
+/** What the browser's database of the phone holds; it is not made by looking. */
+function inDatabase(): Promise<string> {
+  return phone.driver.executeAsyncScript<string>(`
+    const [told] = arguments;
+    indexedDB.databases().then((all) => {
+      if (!all.some(({ name }) => name === 'kevlo')) return told('');
+      const asked = indexedDB.open('kevlo');
+      asked.onsuccess = () => {
+        const words = asked.result.transaction('words').objectStore('words').getAll();
+        words.onsuccess = () => (asked.result.close(), told(String(words.result)));
+      };
+    });`);
+}
+
 test('on a phone whose storage is full a tick waits all the same, is there when the page is opened again, and arrives once', async () => {
   const before = await sewn();
   await phone.driver.executeScript(
@@ -75,7 +89,12 @@ test('on a phone whose storage is full a tick waits all the same, is there when 
   await phone.press('Done');
   await phone.see('Step 4 of ');
   await phone.see('1 tick waits on this phone');
-  await phone.gone('keeps nothing more');
+  await phone.driver.wait(
+    async () => (await inDatabase()).includes('"kind":"done"'),
+    PATIENCE_MS,
+    'the tick is not in the database',
+  );
+  expect(await phone.text()).not.toContain('no room left');
   await phone.go(link);
   await phone.see('Step 4 of ');
   await phone.see('1 tick waits on this phone');

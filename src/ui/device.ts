@@ -10,16 +10,31 @@ const CHANGED = 'kevlo-device-changed';
 
 /** What the local storage would not keep: a private window, or a store that is full. */
 const beyond = new Map<string, string>();
-/** Of that, what the database has, as it is now. */
-const isInLarge = new Set<string>();
+/** Of that, what the database does not have, and did not take at once. */
+const isOnPageAlone = new Set<string>();
+/** Until it has had so long nobody is alarmed, ms: a database takes far less. */
+const SPILL_MS = 1000;
 
 /** What waits until it is known what the database holds; undefined once that is so. */
 let waiters: (() => void)[] | undefined = [];
 const tabs = typeof window === 'undefined' || typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('kevlo-device'); // prettier-ignore
 
+/** A database that cannot be read is tried so often, so long apart, ms: what it holds must not be written over unread. */
+const [TRIES, TRY_MS] = [4, 300];
+
+async function readPatiently(): Promise<(readonly [string, string])[]> {
+  for (let tries = 1; tries < TRIES; tries++)
+    try {
+      return await readLarge();
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, TRY_MS));
+    }
+  return readLarge().catch(() => []);
+}
+
 /** Reads what the database holds; called once when a page begins. */
 export async function beginDevice(): Promise<void> {
-  for (const [key, value] of await readLarge()) {
+  for (const [key, value] of await readPatiently()) {
     if (beyond.has(key)) continue;
     // Words move to the database by leaving the local storage: one that is there was kept since.
     if (kept(key) !== undefined) {
@@ -27,7 +42,6 @@ export async function beginDevice(): Promise<void> {
       continue;
     }
     beyond.set(key, value);
-    isInLarge.add(key);
   }
   const waiting = waiters ?? [];
   waiters = undefined;
@@ -56,7 +70,6 @@ export function kept(key: string): string | undefined {
 export function keep(key: string, value: string | undefined): boolean {
   let isSafe = true;
   const wasBeyond = beyond.delete(key);
-  isInLarge.delete(key);
   try {
     if (value === undefined) window.localStorage.removeItem(key);
     else window.localStorage.setItem(key, value);
@@ -66,7 +79,10 @@ export function keep(key: string, value: string | undefined): boolean {
     dropOlder(key);
   }
   if (beyond.has(key)) void spill(key, value ?? '');
-  else if (wasBeyond) void forgetLarge(key).then(() => tabs?.postMessage({ key }));
+  else {
+    isOnPageAlone.delete(key);
+    if (wasBeyond) void forgetLarge(key).then(() => tabs?.postMessage({ key }));
+  }
   tell();
   return isSafe;
 }
@@ -82,18 +98,25 @@ function dropOlder(key: string): void {
 
 /** Puts into the database what did not fit; another tab hears of it. */
 async function spill(key: string, value: string): Promise<void> {
-  if (!(await keepLarge(key, value)) || beyond.get(key) !== value) return;
-  isInLarge.add(key);
-  tabs?.postMessage({ key, value });
-  tell();
+  const settle = (isThere: boolean): void => {
+    // What was kept meanwhile has a spill of its own.
+    if (beyond.get(key) !== value) return;
+    if (isThere) isOnPageAlone.delete(key);
+    else isOnPageAlone.add(key);
+    tell();
+  };
+  const late = setTimeout(() => settle(false), SPILL_MS);
+  const isThere = await keepLarge(key, value);
+  clearTimeout(late);
+  if (isThere && beyond.get(key) === value) tabs?.postMessage({ key, value });
+  settle(isThere);
 }
 
 tabs?.addEventListener('message', ({ data }: MessageEvent<{ key: string; value?: string }>) => {
   const { key, value } = data;
   if (value === undefined) beyond.delete(key);
   else beyond.set(key, value);
-  if (value === undefined) isInLarge.delete(key);
-  else isInLarge.add(key);
+  isOnPageAlone.delete(key);
   tell();
 });
 
@@ -103,7 +126,7 @@ function tell(): void {
 
 /** Whether what is kept under a key would be lost with this page. */
 export function isUnsafe(key: string): boolean {
-  return beyond.has(key) && !isInLarge.has(key);
+  return isOnPageAlone.has(key);
 }
 
 /** Listens for changes by this tab and by others. @returns how to stop */

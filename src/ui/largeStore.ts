@@ -13,23 +13,27 @@ export const loadLargeStore = () => import('idb');
 /** The browser’s database for what is too large for its local storage. @throws where it has none, or gives it to no one */
 function store(): Promise<IDBPDatabase<Large>> {
   if (typeof indexedDB === 'undefined') return Promise.reject(new Error('no database'));
-  return (opened ??= loadLargeStore().then(({ openDB }) =>
-    openDB<Large>(NAME, 1, { upgrade: (database) => void database.createObjectStore('words') }),
-  ));
+  opened ??= loadLargeStore()
+    .then(({ openDB }) =>
+      openDB<Large>(NAME, 1, { upgrade: (database) => void database.createObjectStore('words') }),
+    )
+    .catch((problem: unknown) => {
+      // Another time it may open.
+      opened = undefined;
+      throw problem;
+    });
+  return opened;
 }
 
-/** All that it holds; nothing where there is no such database. */
+/** All that it holds; nothing where there is no such database. @throws where it is there and cannot be read */
 export async function readLarge(): Promise<(readonly [string, string])[]> {
-  try {
-    // Nearly always nothing ever went there: then the library is not fetched.
-    const there = await indexedDB.databases?.();
-    if (there && !there.some(({ name }) => name === NAME)) return [];
-    const words = (await store()).transaction('words').store;
-    const [keys, values] = await Promise.all([words.getAllKeys(), words.getAll()]);
-    return keys.map((key, index) => [key, values[index] ?? ''] as const);
-  } catch {
-    return [];
-  }
+  if (typeof indexedDB === 'undefined') return [];
+  // Nearly always nothing ever went there: then the library is not fetched.
+  const there = await indexedDB.databases?.();
+  if (there && !there.some(({ name }) => name === NAME)) return [];
+  const words = (await store()).transaction('words').store;
+  const [keys, values] = await Promise.all([words.getAllKeys(), words.getAll()]);
+  return keys.map((key, index) => [key, values[index] ?? ''] as const);
 }
 
 /** Keeps a word. @returns whether it is written down */

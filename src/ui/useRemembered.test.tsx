@@ -1,9 +1,10 @@
+import { render, screen } from '@testing-library/react';
 import { useLayoutEffect } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { afterEach, expect, test, vi } from 'vitest';
 import { keep } from './device';
-import { useRemembered } from './useRemembered';
+import { useIsUnsafe, useRemembered } from './useRemembered';
 
 afterEach(() => vi.unstubAllGlobals());
 
@@ -23,4 +24,18 @@ test('what the device keeps is shown as soon as the page listens: a press before
   const root = hydrateRoot(place, <Counted />);
   await vi.waitFor(() => expect(atFirstPress).toBe('37'));
   root.unmount();
+});
+
+test('that a word would be lost with the page is shown as soon as it is known, and no longer', async () => {
+  vi.stubGlobal('indexedDB', undefined);
+  const Note = () => <p>{useIsUnsafe('papers') ? 'leave it open' : 'safe'}</p>;
+  render(<Note />);
+  const full = vi.spyOn(window.localStorage, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  keep('papers', '38');
+  expect(await screen.findByText('leave it open')).toBeTruthy();
+  full.mockRestore();
+  keep('papers', '39');
+  expect(await screen.findByText('safe')).toBeTruthy();
 });

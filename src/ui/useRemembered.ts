@@ -1,5 +1,5 @@
 import { useCallback, useLayoutEffect, useReducer, useSyncExternalStore } from 'react';
-import { keep, kept, onDevice } from './device';
+import { isUnsafe, keep, kept, onDevice } from './device';
 
 /** A word that this device remembers under a key; where nothing may be kept it holds until the page is left. */
 export function useRemembered(key: string): [string | undefined, (value: string) => void] {
@@ -11,4 +11,13 @@ export function useRemembered(key: string): [string | undefined, (value: string)
   useLayoutEffect(lookAgain, [lookAgain]);
   const remember = useCallback((next: string) => void keep(key, next), [key]);
   return [value, remember];
+}
+
+/** Whether what is kept under a key would be lost with this page; a moment later the browser’s database may have it. */
+export function useIsUnsafe(key: string): boolean {
+  return useSyncExternalStore(
+    onDevice,
+    () => isUnsafe(key),
+    () => false,
+  );
 }

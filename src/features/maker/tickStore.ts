@@ -67,7 +67,8 @@ export function taken(waiting: Waiting, ids: ReadonlySet<string>, upTo: number):
 
 /** The page was read anew: what was sent up to then is in it. */
 export function readUpTo(waiting: Waiting, upTo: number): Waiting {
-  return { ...waiting, sent: waiting.sent.filter((tick) => tick.upTo > upTo) };
+  const later = waiting.sent.filter((tick) => tick.upTo > upTo);
+  return later.length === waiting.sent.length ? waiting : { ...waiting, sent: later };
 }
 
 /** Sets a tick aside that the server cannot take, so that it holds up no other. */

@@ -3,8 +3,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { foldEvents, type ProgressEvent, type StepOfPatches } from '@/core/progress';
 import { RefusedError, send } from '@/ui/api';
 import { newId } from '@/ui/newId';
-import { isUnsafe, keep, kept, whenRead } from '@/ui/device';
-import { useRemembered } from '@/ui/useRemembered';
+import { keep, kept, whenRead } from '@/ui/device';
+import { useIsUnsafe, useRemembered } from '@/ui/useRemembered';
 import {
   readUpTo,
   readWaiting,
@@ -26,6 +26,7 @@ const RETRY_MS = 5000;
  */
 export function useTicks(token: string, makerId: string, upTo: number) {
   const [waiting, change] = useWaiting(token, makerId);
+  const isOnPageAlone = useIsUnsafe(storeKey(makerId));
   const [refusal, setRefusal] = useState<RefusedError | undefined>();
   const { ticks, sent } = waiting;
   useEffect(() => change((now) => readUpTo(now, upTo)), [change, upTo]);
@@ -115,7 +116,7 @@ export function useTicks(token: string, makerId: string, upTo: number) {
     isUnsent: (clientId: string) => ticks.some((tick) => tick.clientId === clientId),
     waitingCount: ticks.length,
     /** Whether what waits would be lost with this page: the device keeps nothing more. */
-    isUnsafe: ticks.length > 0 && isUnsafe(storeKey(makerId)),
+    isUnsafe: ticks.length > 0 && isOnPageAlone,
     setAsideCount: waiting.setAside.length,
     refusal,
   };
@@ -133,8 +134,12 @@ function useWaiting(token: string, makerId: string): [Waiting, (change: (now: Wa
   const [text] = useRemembered(key);
   const change = useCallback(
     (work: (now: Waiting) => Waiting) => {
-      // Read anew: another tab may have added something.
-      whenRead(() => keep(key, JSON.stringify(work(readWaiting(kept(key))))));
+      whenRead(() => {
+        // Read anew: another tab may have added something.
+        const before = readWaiting(kept(key));
+        const after = work(before);
+        if (after !== before) keep(key, JSON.stringify(after));
+      });
     },
     [key],
   );
