@@ -70,3 +70,8 @@ export function asRefusal(error: unknown): RefusedError {
   if (error instanceof RefusedError) return error;
   return new RefusedError(0, 'unknown', 'Something went wrong on this page.', 'Reload it and try again.');
 }
+
+/** Whether a refusal is for now only: nobody answered, a server that is not well, or not yet. */
+export function isForNow({ status }: RefusedError): boolean {
+  return status === 0 || status >= 500 || [408, 425, 429].includes(status);
+}

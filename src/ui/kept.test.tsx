@@ -86,6 +86,36 @@ test.each([422, 503])('what was refused with %d waits, and is saved by itself on
   await screen.findByRole('button', { name: 'Saved' });
 }); // prettier-ignore
 
+test('what a lost connection kept is tried again by itself, with the word of it left standing; what was refused is not', async () => {
+  vi.useFakeTimers();
+  const answers: (() => unknown)[] = [unreachable, unreachable, () => refused(503, 'away')];
+  const asked = answering({ 'PUT /api/projects/p/extras': () => answers.shift()?.() ?? { revision: 5 } });
+  const after = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
+  render(<Page />);
+  press('Add');
+  await after(800);
+  const word = screen.getByText(/^(?!no error)[a-z-]+$/, { selector: 'p:nth-of-type(2)' });
+  const seen = new Set<string>();
+  new MutationObserver(() => seen.add(word.textContent)).observe(word, { characterData: true, subtree: true, childList: true });
+  await after(4900);
+  expect(asked).toHaveLength(1);
+  await after(100);
+  expect(asked).toHaveLength(2);
+  // The connection is back before the five seconds are over.
+  await act(async () => void window.dispatchEvent(new Event('online')));
+  expect(asked).toHaveLength(3);
+  expect([word.textContent, seen.has('no error')]).toEqual(['away', false]);
+  await after(5000);
+  expect([word.textContent, asked.length]).toEqual(['no error', 4]);
+  expect(screen.getByRole('button', { name: 'Saved' })).toBeTruthy();
+  await after(20_000);
+  expect(asked).toHaveLength(4);
+  answers.push(() => refused(422, 'odd'));
+  press('Add');
+  await after(30_000);
+  expect([word.textContent, asked.length]).toEqual(['odd', 5]);
+}); // prettier-ignore
+
 test('who saved meanwhile is not overwritten: theirs is shown made to fit, undo brings mine back and saves it over theirs', async () => {
   const answers = [refused(409, 'conflict', { current: { extras: { text: 'theirs' }, revision: 7 } }), { revision: 8 }, { revision: 9 }];
   const asked = answering({ 'PUT /api/projects/p/extras': () => answers.shift() });

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { asRefusal, type RefusedError } from './api';
+import { asRefusal, isForNow, type RefusedError } from './api';
 import { keep, keptList, listIn, whenRead } from './device';
 import { useRemembered } from './useRemembered';
 
@@ -22,10 +22,6 @@ interface OutboxOptions<T> {
   /** All that waited is gone; news that crossed with it may have been missed. */
   readonly onSent?: () => void;
 }
-
-/** Whether a refusal is for now only. */
-const isForNow = ({ status }: RefusedError) =>
-  status === 0 || status >= 500 || [408, 425, 429].includes(status);
 
 /** Things kept on the device until the server has them, sent in their order, one after the other; a lost connection loses none. */
 export function useOutbox<T>(options: OutboxOptions<T>) {

@@ -2,13 +2,15 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { record, redo, startHistory, undo } from '@/core/workshop';
-import { send } from './api';
+import { isForNow, send } from './api';
 import { useKeptHistory } from './useKeptHistory';
 import { useSend } from './useSend';
 import { useUnsaved } from './useUnsaved';
 
 /** A document is saved when the hands rest this long, ms. */
 const REST_MS = 800;
+/** What a lost connection, or a server that is not well, kept is tried again so much later, ms. */
+const AGAIN_MS = 5000;
 
 interface SavedDocumentOptions<T> {
   readonly projectId: string;
@@ -52,16 +54,16 @@ export function useSavedDocument<T>({
     setHistory(next);
     onShown(next.present);
   };
-  const save = () =>
+  const save = (isAgain = false) =>
     run(async () => {
       const body = { [name]: present, revision: saved.revision };
       const answer = await send<{ revision: number }>('PUT', `/api/projects/${projectId}/${name}`, body);
       setSaved({ present, revision: answer.revision });
       router.refresh();
-    });
+    }, isAgain);
   const isUnsaved = present !== saved.present;
   useUnsaved(isUnsaved || isHeld);
-  // It saves itself a moment after each change; a save that was refused waits for the host.
+  // It saves itself a moment after each change, and again once there is a connection; what was refused waits for the host.
   const saveNow = useRef(save);
   useEffect(() => {
     saveNow.current = save;
@@ -72,6 +74,17 @@ export function useSavedDocument<T>({
     const timer = setTimeout(() => void saveNow.current(), REST_MS);
     return () => clearTimeout(timer);
   }, [waits, present]);
+  const isKeptBack = isUnsaved && !isBusy && !isHeld && error !== undefined && isForNow(error);
+  useEffect(() => {
+    if (!isKeptBack) return;
+    const again = () => void saveNow.current(true);
+    const timer = setTimeout(again, AGAIN_MS);
+    window.addEventListener('online', again);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [isKeptBack]);
   const theirs = error?.status === 409 ? newerOf<T>(error.current, name) : undefined;
   return {
     present,
@@ -81,7 +94,7 @@ export function useSavedDocument<T>({
     error,
     isSaved: !isUnsaved,
     canSave: !isBusy && !isHeld && isUnsaved,
-    save,
+    save: () => save(),
     /** The server changed it for us (an order that came is stock now): that is what is shown; steps before it cannot be undone. */
     adopt: (next: T, nextRevision: number) => {
       setHistory(startHistory(next));

@@ -6,11 +6,13 @@ import { asRefusal, type RefusedError } from './api';
 export function useSend() {
   const [error, setError] = useState<RefusedError | undefined>();
   const [isBusy, setIsBusy] = useState(false);
-  const run = useCallback(async (action: () => Promise<void>) => {
+  /** @param isAgain by itself: what was refused stays on the screen until it went well */
+  const run = useCallback(async (action: () => Promise<void>, isAgain = false) => {
     setIsBusy(true);
-    setError(undefined);
+    if (!isAgain) setError(undefined);
     try {
       await action();
+      if (isAgain) setError(undefined);
     } catch (refusal) {
       setError(asRefusal(refusal));
     } finally {
