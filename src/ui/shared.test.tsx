@@ -182,7 +182,7 @@ test('steps that can be undone survive a reload, where the page shows what they 
   expect(kept({ a: 3 }).past).toEqual([]);
 });
 
-test('g and a letter go to a station within a moment, not while typing; ? opens the help of the place', () => {
+test('g and a letter go to a station within a moment, not while typing; ? and a button open the help of the place', async () => {
   const badges = Object.fromEntries(STATIONS.map(({ key }) => [key, { calls: key === 'bags' ? '3 to pack' : '', isReached: true }]));
   answering({ 'GET /api/projects/p1/badges': () => badges });
   render(
@@ -206,6 +206,10 @@ test('g and a letter go to a station within a moment, not while typing; ? opens 
   at('m', 9100);
   expect(navigation.router.push).toHaveBeenCalledWith('/p/p1/makers');
   at('?', 9500);
+  expect(screen.getByRole('dialog').textContent).toContain(OTHER_PLACES['']!.purpose);
+  fireEvent.click(screen.getByRole('button', { name: 'Close' }));
+  await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+  fireEvent.click(screen.getByRole('button', { name: 'Help' }));
   expect(screen.getByRole('dialog').textContent).toContain(OTHER_PLACES['']!.purpose);
 }); // prettier-ignore
 
