@@ -99,6 +99,16 @@ test('a calendar: entries, hours, days and names', () => {
   expectEdges(calendarFileSchema, whole, [...edges, ['entries.1.group', letters(120), letters(121)]]);
 });
 
+test('whoever writes a day or an hour otherwise is shown how', () => {
+  const says = (schema: Form, place: string, whole: unknown) => schema.validate(withAt(whole, place, 'soon')).error?.message;
+  const meeting = { kind: 'meeting', id: 'm', day: '2026-05-03', title: 'Circle', at: '18:30', minutes: 60, place: '', everyWeeks: 1, times: 1 };
+  const whole = { ...EMPTY_CALENDAR, entries: [meeting] };
+  expect(says(calendarSchema, 'entries.0.day', whole)).toBe('A day is written like 2026-03-28.');
+  expect(says(calendarSchema, 'endsOn', whole)).toBe('A day is written like 2026-03-28.');
+  expect(says(calendarSchema, 'entries.0.at', whole)).toBe('An hour is written like 18:30.');
+  expect(says(reminderSettingsSchema, 'quiet.from', USUAL_SETTINGS)).toBe('A time is written like 18:30.');
+}); // prettier-ignore
+
 test('what is bought: figures, notions, cuts, stock', () => {
   const notion = { what: 'glue', amount: 1, per: 'maker', unit: 'stick', pack: 1, price: 2 };
   const cut = { blockId: 'b', fabric: 'Madder', name: 'quarter', widthMm: 500, lengthMm: 500 };

@@ -1,7 +1,7 @@
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import { answering, refused, settled, unreachable } from './testing';
-import { RefusedError, send, sendForFile } from './api';
+import { RefusedError, isForNow, send, sendForFile } from './api';
 import { sayFlatness, formatLong } from './seamWords';
 import { sayMeasure } from './sayMeasure';
 import { middleOf, runPath, sidePath } from './outlinePath';
@@ -129,6 +129,26 @@ test('who saved meanwhile is not overwritten: theirs is shown made to fit, undo 
   await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'one+' }, revision: 8 }));
   expect(screen.queryByRole('button', { name: 'Theirs' })).toBeNull();
 }); // prettier-ignore
+
+test('a page with something unsaved, or that cannot be read, asks before it is closed', async () => {
+  answering({ 'PUT /api/projects/p/extras': () => ({ revision: 5 }) });
+  const asks = () => !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
+  const { rerender } = render(<Page />);
+  expect(asks()).toBe(false);
+  press('Add');
+  expect(asks()).toBe(true);
+  await screen.findByRole('button', { name: 'Saved' });
+  expect(asks()).toBe(false);
+  rerender(<Page isHeld />);
+  expect(asks()).toBe(true);
+});
+
+test.each([
+  [true, [0, 408, 425, 429, 500, 502, 503]],
+  [false, [400, 401, 403, 404, 409, 410, 413, 422, 499]],
+])('for now only: %s of %j', (isSo, statuses) => {
+  for (const status of statuses) expect(isForNow(new RefusedError(status, 'odd', '', '')), `${status}`).toBe(isSo);
+});
 
 /** A page from which numbers are sent. */
 function Sender({ deliver, onRefused, onSent }: { readonly deliver: (item: number) => Promise<void>; readonly onRefused: (refusal: RefusedError, item: number) => void; readonly onSent: () => void }) {
