@@ -115,7 +115,8 @@ export class Browser {
   /** Waits until a text is no longer on the page. */
   async gone(text: string): Promise<void> {
     // By the browser's own text: WebDriver's takes half a second of a processor on a large page, at every look.
-    const isThere = "return !document.body || document.body.innerText.replace(/\\s+/g, ' ').includes(arguments[0])";
+    const isThere =
+      "return !document.body || document.body.innerText.replace(/\\s+/g, ' ').includes(arguments[0])";
     await this.driver.wait(
       async () => !(await this.driver.executeScript<boolean>(isThere, text)),
       PATIENCE_MS,

@@ -147,7 +147,8 @@ test.each([
   [true, [0, 408, 425, 429, 500, 502, 503]],
   [false, [400, 401, 403, 404, 409, 410, 413, 422, 499]],
 ])('for now only: %s of %j', (isSo, statuses) => {
-  for (const status of statuses) expect(isForNow(new RefusedError(status, 'odd', '', '')), `${status}`).toBe(isSo);
+  for (const status of statuses)
+    expect(isForNow(new RefusedError(status, 'odd', '', '')), `${status}`).toBe(isSo);
 });
 
 /** A page from which numbers are sent. */
