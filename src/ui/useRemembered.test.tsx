@@ -29,6 +29,8 @@ test('what the device keeps is shown as soon as the page listens: a press before
 test('that a word would be lost with the page is shown as soon as it is known, and no longer', async () => {
   vi.stubGlobal('indexedDB', undefined);
   const Note = () => <p>{useIsUnsafe('papers') ? 'leave it open' : 'safe'}</p>;
+  // The server knows of no phone that is full.
+  expect(renderToString(<Note />)).toBe('<p>safe</p>');
   render(<Note />);
   const full = vi.spyOn(window.localStorage, 'setItem').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError');

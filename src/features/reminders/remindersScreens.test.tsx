@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { SWRConfig } from 'swr';
 import { expect, test } from 'vitest';
 import { USUAL_QUIET, USUAL_TEXTS, type DueReminder } from '@/core/reminders';
@@ -153,4 +153,17 @@ test('the link in a reminder switches nothing until it is pressed, and back agai
   press('Switch them on again');
   await screen.findByText('Reminders are on.');
   expect(asked.map(({ body }) => body)).toEqual([{ wantsMail: false }, { wantsMail: true }]);
+});
+
+test('without makers the list of addresses says where they come from; one alone is a list', () => {
+  const [ann] = PAGE.contacts;
+  const none = 'No maker yet: add them at the station Makers.';
+  at({}, { ...PAGE, contacts: [ann!] });
+  press('Addresses');
+  expect(screen.queryByText(none)).toBeNull();
+  expect(screen.getByText('Ann')).toBeTruthy();
+  cleanup();
+  at({}, { ...PAGE, contacts: [] });
+  press('Addresses');
+  expect(screen.getByText(none)).toBeTruthy();
 });

@@ -49,6 +49,22 @@ test('what nobody said is as usual; what is said is kept, and not overwritten by
   await expect(saveOrder(sql, access, { order: USUAL, revision: 0 })).rejects.toMatchObject({ status: 409, body: { current: { order, revision: 1 } } });
 }); // prettier-ignore
 
+test('a bag takes as many metres of thread as its sheet says and of basting as its papers have edge; one of two sets takes both twice', async () => {
+  const own = await createProject(sql, host, { name: 'Metres' });
+  const { id } = await makeBlock(sql, own, { name: 'Star', recipe: defaultRecipe('star') });
+  const [one, two] = await addMakers(sql, own, ['One', 'Two']);
+  await changeMaker(sql, own, two!.id, { sets: 2 });
+  const sheet = (await listBlocks(sql, own.project)).find((one) => one.id === id)!.sheet;
+  const edgeMm = sheet.patches.flatMap(({ outline: { corners } }) =>
+    corners.map((from, side) => { const to = corners[(side + 1) % corners.length]!; return Math.hypot(to.x - from.x, to.y - from.y); })).reduce((sum, mm) => sum + mm, 0);
+  const { wanted } = await orderFacts(sql, own.project);
+  expect([one !== undefined, wanted.makers, wanted.blocks.map(({ bags, isOwn = false }) => [bags, isOwn])]).toEqual([true, 2, [[1, false], [1, true]]]);
+  wanted.blocks.forEach(({ edgeMetres, threadMetres }, index) => {
+    expect(edgeMetres).toBeCloseTo(((index + 1) * edgeMm) / 1000, 6);
+    expect(threadMetres).toBeCloseTo((index + 1) * sheet.thread.metres, 6);
+  });
+}); // prettier-ignore
+
 test('a packed bag takes nothing more', async () => {
   const before = await lineNow('papers');
   await setKitStatus(sql, access, { blockId: block, makerId: ann, status: 'packed', revision: 0 });
