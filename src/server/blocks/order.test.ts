@@ -165,6 +165,24 @@ test('papers of a project follow its setting: what is sewn onto squares comes ba
     setting: defaultSetting(sizes, 2, 25),
     revision: 0,
   });
+  // What the setting makes of a block is the end of its sheet, and in its bag: open or listed, on the maker's page too.
+  const ends = async (id: string) => {
+    const { steps, bag } = (await openBlock(sql, own, id)).sheet;
+    return [
+      steps.filter(({ kind }) => kind === 'finish').length > 0,
+      bag.extras.map(({ kindName }) => kindName),
+    ];
+  };
+  expect(await ends(first.id)).toEqual([
+    true,
+    expect.arrayContaining(['background square', 'strip of sashing']),
+  ]);
+  await saveSetting(sql, access, {
+    setting: { ...defaultSetting(sizes, 2, 25), places: [second.id, null] },
+    revision: 1,
+  });
+  expect(await ends(first.id)).toEqual([false, []]);
+  await saveSetting(sql, access, { setting: defaultSetting(sizes, 2, 25), revision: 2 });
   const set = await papers();
   expect(set.blocks.map(({ block, isAppliqued }) => [block, isAppliqued])).toEqual([['First', true], ['Second', true]]); // prettier-ignore
   expect(set.kinds[0]?.policies['all-first'].peak).toBe(19);

@@ -162,6 +162,10 @@ test('a silhouette has the room that its outline needs, and is silent without a 
   expect(screen.getByRole('img', { name: 'Outline of square' }).getAttribute('viewBox')).toBe(
     '-2.4 -2.4 44.8 44.8',
   );
+  // Where it lies in its block does not matter: the same room.
+  rerender(<Silhouette outline={square(500).outline} label="Outline of square" />);
+  const [left, , width] = screen.getByRole('img').getAttribute('viewBox')!.split(' ').map(Number);
+  expect([left, width]).toEqual([expect.closeTo(497.6, 6), expect.closeTo(44.8, 6)]);
   rerender(<Silhouette outline={square(0).outline} label="" />);
   expect(container.querySelector('svg')?.getAttribute('aria-hidden')).toBe('true');
 });
