@@ -113,6 +113,9 @@ async function expectPeople(demo: Project): Promise<void> {
   const ticks = bags.flatMap((bag) => Object.values(bag.ticks));
   expect(ticks.map(({ instead = 'its own' }) => instead).sort()).toEqual(['Slate, of the same size', 'its own']);
   expect(ticks.find(({ instead }) => !instead)?.count).toBe(10);
+  // Another cloth lies in place of a cloth, not of papers.
+  const swapped = bags.flatMap((bag) => Object.entries(bag.ticks)).find(([, { instead }]) => instead);
+  expect(swapped?.[0]).toMatch(/^cloth:/);
   expect(Object.values((await readKeptOrder(sql, demo)).order.worn)).toEqual([[0, 60]]);
   const events = await sql<{ minutes: number | null; at: string }[]>`
     select e.minutes, e.at from progress_event e join maker m on m.id = e.maker_id where m.project_id = ${demo.id} and e.kind = 'done'`;

@@ -3,7 +3,7 @@ import { formatLength, type UnitSystem } from '../length';
 import { boxOf, middleOfCorners, type Outline, type Point } from '../geometry';
 import { sayInnerLine, type BagContents, type InnerBags } from '../bags';
 import type { BlockSheet } from '../sheet';
-import { firstSentence } from '../words';
+import { counted, firstSentence } from '../words';
 import type { CodeCells } from './labelSheets';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
 
@@ -102,7 +102,7 @@ function cardPages({ name, bag, sheet, saved, inner, looks = {}, maker }: BagCar
     if (inner.rest.length > 0) line(`Loose: ${inner.rest.map(sayInnerLine).join('; ')}`);
   }
   heading('First');
-  if (first) line(`${firstSentence(first.text)} Then ${others} steps: on your own page, or on the step cards.`);
+  if (first) line(`${firstSentence(first.text)} Then ${counted(others, 'step')}: on your own page, or on the step cards.`);
   if (saved !== '') line(`When it is done, save for later blocks: ${saved}.`);
   line(CAUTION);
   return pages;

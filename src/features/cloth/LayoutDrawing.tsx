@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { formatLength, type UnitSystem } from '@/core/length';
 import { boxOfPoints } from '@/core/geometry';
+import { counted } from '@/core/words';
 import type { Nested, PieceKind } from '@/core/nesting';
 import type { ShelfCloth } from '@/core/cloth';
 import type { UsedArea } from './useLayout';
@@ -25,7 +26,7 @@ export function LayoutDrawing({ kinds, nested, used = [], cloth, system }: Layou
     <Box
       component="svg"
       role="img"
-      aria-label={`${nested.placed.length} pieces laid on ${formatLength(widthMm, system)} wide cloth, ${formatLength(lengthMm, system)} long`}
+      aria-label={`${counted(nested.placed.length, 'piece')} laid on ${formatLength(widthMm, system)} wide cloth, ${formatLength(lengthMm, system)} long`}
       viewBox={`${-edge} ${-edge * 1.2} ${widthMm + edge * 1.1} ${lengthMm + edge * 1.3}`}
       sx={{ width: '100%', maxHeight: 520, display: 'block', fontVariantNumeric: 'tabular-nums' }}
     >

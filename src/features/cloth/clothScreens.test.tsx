@@ -102,7 +102,7 @@ test('a layout is shown as it gets better; stopping keeps the best, finishing na
   show();
   press('Lay it out');
   await act(async () => worker.tell?.(nested(90), 0.3));
-  expect(screen.getByRole('img', { name: /1 pieces laid on/ })).toBeTruthy();
+  expect(screen.getByRole('img', { name: /^1 piece laid on/ })).toBeTruthy();
   expect(screen.getByText(/is looked for/)).toBeTruthy();
   await act(async () => worker.tell?.(nested(80), 0.5));
   expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('50');

@@ -59,7 +59,7 @@ test('pieces are laid as the chosen school cuts them, round what is not to be us
   expect(screen.getByText(/of cutting line for one bag, about 1 min/)).toBeTruthy();
   await choose('rough squares, or scraps as large');
   // What was laid for another school is gone.
-  expect(screen.queryByRole('img', { name: /pieces laid on/ })).toBeNull();
+  expect(screen.queryByRole('img', { name: /laid on/ })).toBeNull();
   ['0', '20 cm', '10 cm', '5 cm'].forEach((value, index) => type(['From the left rim', 'From the cut edge', 'Wide', 'Long'][index]!, value));
   fireEvent.click(screen.getByRole('button', { name: 'Not to be used', hidden: true }));
   await act(async () => press('Lay it out'));

@@ -63,7 +63,9 @@ export function ShareTable({ shares, leftOver, nameOf, onMove }: ShareTableProps
       <Typography>
         {leftOver.length === 0
           ? 'Every strip and cornerstone is used once; nothing is left to the end.'
-          : `${leftOver.length} strips touch no block: they are left to the end.`}
+          : leftOver.length === 1
+            ? '1 strip touches no block: it is left to the end.'
+            : `${leftOver.length} strips touch no block: they are left to the end.`}
       </Typography>
     </>
   );

@@ -4,6 +4,7 @@ import { defaultRecipe, generate } from '@/core/generate';
 import { defaultSetting, layOutTop, type Setting } from '@/core/setting';
 import { answering, drawn, outOfFrame, refused, type Asked } from '@/ui/testing';
 import { SettingView } from './SettingView';
+import { StripSizes } from './StripSizes';
 import { TopDrawing } from './TopDrawing';
 import { fitNotes } from './fitNotes';
 
@@ -168,3 +169,13 @@ test('the top is drawn with everything in its place: an empty cell by its number
   fireEvent.click(cell('Place 1: Star'));
   expect(onCell.mock.calls).toEqual([[1], [0]]);
 });
+
+test('strips are counted by their sizes, whichever way they lie; a border is told where there is one', () => {
+  const strip = (kind: string, width: number, height: number) => ({ kind, width, height });
+  const counts = [strip('sash', 20, 100), strip('sash', 100, 20), strip('sash', 20, 80), strip('cornerstone', 20, 20)];
+  const show = (borderMm: number) => <StripSizes setting={{ ...START, borderMm }} counts={counts} system="metric" />;
+  const { container, rerender } = render(show(0));
+  expect(container.textContent).toBe('In all, finished: 2 strips 20 mm × 100 mm; 1 strip 20 mm × 80 mm; 1 cornerstone 20 mm × 20 mm.');
+  rerender(show(50));
+  expect(container.textContent).toContain('; border 50 mm all round.');
+}); // prettier-ignore
