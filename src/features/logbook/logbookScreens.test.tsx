@@ -24,6 +24,14 @@ test('lines are found by all their words, by block and by kind; changes are said
   expect(sayEntry(entry('x', 'change', 'some-new-thing'))).toBe('some new thing');
 });
 
+test('a line is taken out by a button that says how it begins', () => {
+  const long = 'Dark cloth runs when it is pressed wet, so press it dry, and never with steam.';
+  render(<Logbook projectId="p" project="Coast" blocks={[]} initial={[entry('1', 'note', long)]} />);
+  expect(screen.getByRole('button', { name: /^Take out: / }).getAttribute('aria-label')).toBe(
+    'Take out: Dark cloth runs when it is pressed wet, so press it dry, and',
+  );
+});
+
 test('a picture goes with a line, and is shown at it', async () => {
   const asked = answering({ 'POST /api/projects/p/log': () => ({}), 'GET /api/projects/p/log': () => log });
   const shown = [{ ...log[0]!, picture: { width: 40, height: 30 } }];

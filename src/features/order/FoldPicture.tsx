@@ -40,6 +40,7 @@ export function FoldPicture({
     >
       <PatchLayer
         patches={[patch]}
+        isNumbered={false}
         fabrics={[]}
         prefix="none"
         ink={() => 'normal'}

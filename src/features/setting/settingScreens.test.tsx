@@ -51,6 +51,19 @@ test('a figure is saved once the hands rest, on its revision; one that cannot be
   expect(last()).toMatchObject({ revision: 4, setting: { borderMm: expect.closeTo(25.4, 6) } });
 });
 
+test('a figure typed letter by letter is one step to undo, another figure is another', () => {
+  atSetting();
+  const field = (name: string) => screen.getByRole<HTMLInputElement>('textbox', { name });
+  const [sash, border] = ['Sashing width, finished', 'Border'].map((name) => field(name).value);
+  for (const text of ['2', '2 1', '2 1/2']) type('Sashing width, finished', text);
+  for (const text of ['3', '3 1/4']) type('Border', text);
+  press('Undo');
+  expect([field('Border').value, field('Sashing width, finished').value]).toEqual([border, '2½″']);
+  press('Undo');
+  expect(field('Sashing width, finished').value).toBe(sash);
+  expect(screen.getByRole('button', { name: 'Undo' }).hasAttribute('disabled')).toBe(true);
+});
+
 test('two places are exchanged by two presses or by keys, undone and done again; the same place puts it down', async () => {
   const { last } = atSetting();
   const [a, b] = START.places;

@@ -15,6 +15,8 @@ interface PatchLayerProps {
   readonly patches: readonly SheetPatch[];
   /** Which patches of the block these are, where not all are drawn. */
   readonly numbers?: readonly number[];
+  /** A paper by itself, of whatever patch, has no number. */
+  readonly isNumbered?: boolean;
   readonly fabrics: readonly string[];
   readonly prefix: string;
   readonly ink: (patch: number) => PatchInk;
@@ -28,6 +30,7 @@ interface PatchLayerProps {
 export function PatchLayer({
   patches,
   numbers,
+  isNumbered = true,
   fabrics,
   prefix,
   ink,
@@ -46,7 +49,7 @@ export function PatchLayer({
       <g key={patch.id} transform={away ? `translate(${away.x} ${away.y})` : undefined}>
         <PatchShape
           patch={patch}
-          number={(numbers?.[index] ?? index) + 1}
+          number={isNumbered ? (numbers?.[index] ?? index) + 1 : undefined}
           fill={swatchFill(prefix, fabrics, patch.fabric)}
           ink={ink(index)}
           isFlipped={isFlipped}
@@ -60,7 +63,7 @@ export function PatchLayer({
 
 interface PatchShapeProps {
   readonly patch: SheetPatch;
-  readonly number: number;
+  readonly number: number | undefined;
   readonly fill: string;
   readonly ink: PatchInk;
   readonly isFlipped: boolean;
@@ -88,12 +91,14 @@ const PatchShape = memo(function PatchShape({
         dash={ink === 'released' ? '2 3' : undefined}
         rawSides={patch.rawSides ?? []}
       />
-      <PatchLabel
-        at={middleOf(patch.outline)}
-        text={`${number}${patch.hand === 'none' ? '' : patch.hand}`}
-        size={size}
-        isFlipped={isFlipped}
-      />
+      {number !== undefined && (
+        <PatchLabel
+          at={middleOf(patch.outline)}
+          text={`${number}${patch.hand === 'none' ? '' : patch.hand}`}
+          size={size}
+          isFlipped={isFlipped}
+        />
+      )}
     </g>
   );
 });
