@@ -57,7 +57,7 @@ export function BlockSewing({ projectId, blockId, sheet, system }: BlockSewingPr
       onSubmit={(event: React.FormEvent<HTMLFormElement>) => void save(event)}
       aria-label="Thread of this block"
     >
-      <Typography variant="h3" component="h3" gutterBottom>
+      <Typography variant="h3" component="h3" sx={{ mb: 1.5 }}>
         Thread of this block{own ? ': its own' : ': as the project sews'}
       </Typography>
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1.5 }}>
