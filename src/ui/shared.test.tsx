@@ -10,6 +10,7 @@ import { TopMap } from './TopMap';
 import { RefusedError, asRefusal, send } from './api';
 import { BlockDrawing } from './drawing/BlockDrawing';
 import { panZoom } from './drawing/panZoom';
+import { Tape } from './Tape';
 import { OTHER_PLACES, STATIONS, placeOf } from './stations';
 import { FakeStream, answering, navigation, refused, sheetOf, unreachable } from './testing';
 import { useKeptHistory } from './useKeptHistory';
@@ -211,6 +212,20 @@ test('g and a letter go to a station within a moment, not while typing; ? and a 
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   fireEvent.click(screen.getByRole('button', { name: 'Help' }));
   expect(screen.getByRole('dialog').textContent).toContain(OTHER_PLACES['']!.purpose);
+}); // prettier-ignore
+
+test('the tape says at which station one is, wherever within it', () => {
+  const badges = Object.fromEntries(STATIONS.map(({ key }) => [key, { calls: '', isReached: false }]));
+  const here = (path: string) => {
+    vi.spyOn(navigation, 'usePathname').mockReturnValue(path);
+    const { container, unmount } = render(<Tape badges={badges as never} hrefOf={({ path: own }) => `/p/p1/${own}`} />);
+    const names = [...container.querySelectorAll('[aria-current]')].map(({ textContent }) => textContent);
+    unmount();
+    return names;
+  };
+  for (const { path, name } of STATIONS) expect(here(`/p/p1/${path}/x/y`)).toEqual([name]);
+  expect(here('/p/p1')).toEqual([]);
+  expect(here('/p/p1/settings')).toEqual([]);
 }); // prettier-ignore
 
 test('every station and place has help, a letter and an address of its own; unknown addresses are helped as Today', () => {
