@@ -186,6 +186,7 @@ test('layers: over the rest and down again to the lowest, and a free side is lef
   fireEvent.click(press('Lay over the rest'));
   expect(shop().patches.map(({ layer }) => layer)).toEqual([0, 1, 0]);
   fireEvent.click(press('One layer down'));
+  expect(shop().patches.map(({ layer }) => layer)).toEqual([0, 0, 0]);
   expect(press('One layer down').hasAttribute('disabled')).toBe(true);
   const side = screen.getAllByRole('button', { name: /^Side \d: / })[0]!;
   const [, number, is] = /^Side (\d): (raw|turned)/.exec(side.textContent)!;
