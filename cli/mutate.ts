@@ -45,8 +45,8 @@ const SLIPS: readonly (readonly [RegExp, (found: string) => string])[] = [
 /**
  * `npx tsx cli/mutate.ts [--count N] [--seed N] [FOLDER …]`: makes small changes at random, one at a time, in a copy of the
  * sources, and runs the tests of the folder that was changed; where those pass, all that reach the changed file, and the compiler.
- * Prints each, what went unnoticed in full, and for each folder how many of the changes were noticed. Tests of the server need `KEVLO_TEST_DATABASE`, as theirs
- * do; those in a browser are not run. For whoever writes tests; no part of the application.
+ * Prints each, what went unnoticed in full, and for each folder how many of the changes were noticed. Tests of the server need
+ * `KEVLO_TEST_DATABASE`, as theirs do; those in a browser are not run. For whoever writes tests; no part of the application.
  */
 export function runMutate(args: readonly string[]): number {
   const option = (name: string, usual: number) => {

@@ -13,9 +13,11 @@ const fill = () =>
     throw new DOMException('full', 'QuotaExceededError');
   });
 
+/** Longer than a busy machine takes. */
+const until = (check: () => unknown) => vi.waitFor(check, 20_000);
 /** Until the browser's database holds a word under a key. */
 const inDatabase = (key: string) =>
-  vi.waitFor(async () => {
+  until(async () => {
     const { readLarge } = await import('./largeStore');
     expect((await readLarge()).map(([name]) => name)).toContain(key);
   });
@@ -40,7 +42,7 @@ test('a full device without a database: what does not fit holds until the page i
   const full = fill();
   expect(keep('k', 'word')).toBe(false);
   expect(kept('k')).toBe('word');
-  await vi.waitFor(() => expect(isUnsafe('k')).toBe(true));
+  await until(() => expect(isUnsafe('k')).toBe(true));
   full.mockRestore();
   expect(keep('k', 'word')).toBe(true);
   expect([kept('k'), isUnsafe('k')]).toEqual(['word', false]);
@@ -55,7 +57,7 @@ test('what does not fit goes into the browser’s database, is there when the pa
   first.onDevice(listen);
   expect(first.keep('k', 'word')).toBe(false);
   const before = listen.mock.calls.length;
-  await vi.waitFor(() => expect(listen.mock.calls.length).toBeGreaterThan(before));
+  await until(() => expect(listen.mock.calls.length).toBeGreaterThan(before));
   expect(first.isUnsafe('k')).toBe(false);
   // The older word does not come back.
   expect(localStorage.getItem('k')).toBeNull();
@@ -65,7 +67,7 @@ test('what does not fit goes into the browser’s database, is there when the pa
   expect([seen, second.isUnsafe('k')]).toEqual(['word', false]);
   second.keep('k', 'newer');
   expect(localStorage.getItem('k')).toBe('newer');
-  await vi.waitFor(async () => expect(await (await import('./largeStore')).readLarge()).toEqual([]));
+  await until(async () => expect(await (await import('./largeStore')).readLarge()).toEqual([]));
   const third = await opened();
   await new Promise<void>((resolve) => third.whenRead(resolve));
   expect(third.kept('k')).toBe('newer');
@@ -81,7 +83,7 @@ test('what is read and written anew waits until all that is kept can be read', a
   const second = await opened();
   second.whenRead(() => second.keep('list', JSON.stringify([...second.keptList('list'), 2])));
   expect(second.kept('list')).toBeUndefined();
-  await vi.waitFor(() => expect(second.kept('list')).toBe('[1,2]'));
+  await until(() => expect(second.kept('list')).toBe('[1,2]'));
 });
 
 test('a database that cannot be opened at once is tried again: what it holds is not written over', async () => {
@@ -97,7 +99,7 @@ test('a database that cannot be opened at once is tried again: what it holds is 
   });
   const second = await opened();
   second.whenRead(() => second.keep('list', JSON.stringify([...second.keptList('list'), 2])));
-  await vi.waitFor(() => expect(second.kept('list')).toBe('[1,2]'), 5000);
+  await until(() => expect(second.kept('list')).toBe('[1,2]'));
   // One that never opens holds nobody up for long.
   open.mockImplementation(() => {
     throw new DOMException('never', 'UnknownError');
@@ -105,7 +107,7 @@ test('a database that cannot be opened at once is tried again: what it holds is 
   localStorage.clear();
   const third = await opened();
   third.whenRead(() => third.keep('list', '[3]'));
-  await vi.waitFor(() => expect(third.kept('list')).toBe('[3]'), 5000);
+  await until(() => expect(third.kept('list')).toBe('[3]'));
 });
 
 test('what was kept while the database was still being read is newer than what lies there', async () => {
@@ -119,7 +121,7 @@ test('what was kept while the database was still being read is newer than what l
   second.keep('k', 'newer');
   await new Promise<void>((resolve) => second.whenRead(resolve));
   expect(second.kept('k')).toBe('newer');
-  await vi.waitFor(async () => expect(await (await import('./largeStore')).readLarge()).toEqual([]));
+  await until(async () => expect(await (await import('./largeStore')).readLarge()).toEqual([]));
 });
 
 test('nobody is alarmed while the database takes a word; one that takes more than a second of it is no safe place', async () => {
@@ -136,7 +138,7 @@ test('nobody is alarmed while the database takes a word; one that takes more tha
   vi.advanceTimersByTime(1);
   expect([isAlone('k'), heard]).toEqual([true, [false, true]]);
   vi.useRealTimers();
-  await vi.waitFor(() => expect(heard).toEqual([false, true, false]));
+  await until(() => expect(heard).toEqual([false, true, false]));
   // One that it took in time stays safe when the second is over.
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
   keepWord('other', 'word');

@@ -116,6 +116,27 @@ test('what a lost connection kept is tried again by itself, with the word of it 
   expect([word.textContent, asked.length]).toEqual(['odd', 5]);
 }); // prettier-ignore
 
+test('where the answer alone was lost, what the server has is one’s own: nobody is said to have changed it', async () => {
+  const server = { text: 'one', revision: 4 };
+  const asked = answering({
+    'PUT /api/projects/p/extras': ({ body }) => {
+      const { extras, revision } = body as { extras: Words; revision: number };
+      if (revision !== server.revision) return refused(409, 'conflict', { current: { extras: { text: server.text }, revision: server.revision } });
+      Object.assign(server, { text: extras.text, revision: revision + 1 });
+      return asked.length === 1 ? unreachable() : { revision: server.revision };
+    },
+  });
+  render(<Page />);
+  press('Add');
+  await screen.findByText('offline');
+  press('Save now');
+  await screen.findByRole('button', { name: 'Saved' });
+  expect([screen.getByText('no error') !== null, screen.queryByRole('button', { name: 'Theirs' })]).toEqual([true, null]);
+  press('Add');
+  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'one++' }, revision: 5 }));
+  await screen.findByRole('button', { name: 'Saved' });
+}); // prettier-ignore
+
 test('who saved meanwhile is not overwritten: theirs is shown made to fit, undo brings mine back and saves it over theirs', async () => {
   const answers = [refused(409, 'conflict', { current: { extras: { text: 'theirs' }, revision: 7 } }), { revision: 8 }, { revision: 9 }];
   const asked = answering({ 'PUT /api/projects/p/extras': () => answers.shift() });

@@ -2,8 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { record, redo, startHistory, undo } from '@/core/workshop';
-import { isForNow, send } from './api';
-import { useKeptHistory } from './useKeptHistory';
+import { asRefusal, isForNow, send } from './api';
+import { isSame, useKeptHistory } from './useKeptHistory';
 import { useSend } from './useSend';
 import { useUnsaved } from './useUnsaved';
 
@@ -57,7 +57,16 @@ export function useSavedDocument<T>({
   const save = (isAgain = false) =>
     run(async () => {
       const body = { [name]: present, revision: saved.revision };
-      const answer = await send<{ revision: number }>('PUT', `/api/projects/${projectId}/${name}`, body);
+      const answer = await send<{ revision: number }>(
+        'PUT',
+        `/api/projects/${projectId}/${name}`,
+        body,
+      ).catch((problem: unknown) => {
+        // Saved before, its answer lost on the way: what is there is one's own.
+        const there = newerOf<T>(asRefusal(problem).current, name);
+        if (there && isSame(there.present, present)) return there;
+        throw problem;
+      });
       setSaved({ present, revision: answer.revision });
       router.refresh();
     }, isAgain);
