@@ -6,15 +6,20 @@ import { asRefusal, type RefusedError } from './api';
 export function useSend() {
   const [error, setError] = useState<RefusedError | undefined>();
   const [isBusy, setIsBusy] = useState(false);
-  /** @param isAgain by itself: what was refused stays on the screen until it went well */
+  /**
+   * @param isAgain by itself: what was refused stays on the screen until it went well
+   * @returns whether it went well
+   */
   const run = useCallback(async (action: () => Promise<void>, isAgain = false) => {
     setIsBusy(true);
     if (!isAgain) setError(undefined);
     try {
       await action();
       if (isAgain) setError(undefined);
+      return true;
     } catch (refusal) {
       setError(asRefusal(refusal));
+      return false;
     } finally {
       setIsBusy(false);
     }

@@ -34,11 +34,12 @@ export function PlacedOrders({ projectId, own: { order, isSaved, revision }, pla
       onState(await send<OrderState>('POST', path, { name: name.trim() === '' ? `Order ${placed.length + 1}` : name, revision }));
       setName('');
     });
-  const turn = (id: string, next: OrderTurn, undo?: { readonly text: string; readonly back: OrderTurn }): Promise<void> =>
-    run(async () => {
+  const turn = async (id: string, next: OrderTurn, undo?: { readonly text: string; readonly back: OrderTurn }): Promise<void> => {
+    await run(async () => {
       onState(await send<OrderState>('PATCH', path, { id, turn: next }));
       if (undo) notice({ text: undo.text, undo: () => turn(id, undo.back) });
     });
+  };
   const toBuy = order.lines.filter(({ packs }) => packs > 0).length;
   const isHeld = isBusy || !isSaved;
   return (

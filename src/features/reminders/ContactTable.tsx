@@ -69,19 +69,13 @@ interface ContactDialogProps {
 function ContactDialog({ contact, own, onClose }: ContactDialogProps) {
   const [email, setEmail] = useState(contact.email ?? '');
   const [timeZone, setTimeZone] = useState(contact.timeZone ?? '');
-  const [isAsked, setIsAsked] = useState(false);
   const close = () => {
     own.settle();
     onClose();
   };
-  // It closes itself once what was asked for went through.
-  if (isAsked && !own.isBusy && !own.error) {
-    setIsAsked(false);
-    onClose();
-  }
   const keep = async () => {
-    await own.setContact(contact.makerId, { email: email.trim() || null, timeZone: timeZone.trim() || null });
-    setIsAsked(true);
+    const isKept = await own.setContact(contact.makerId, { email: email.trim() || null, timeZone: timeZone.trim() || null });
+    if (isKept) onClose();
   };
   return (
     <Dialog open onClose={close} fullWidth maxWidth="xs" aria-labelledby="contact-title">

@@ -1,17 +1,20 @@
-import { cleanup, configure } from '@testing-library/react';
+import { cleanup } from '@testing-library/react';
 import { mutate } from 'swr';
-import { afterEach, beforeEach, vi } from 'vitest';
+import { afterEach, beforeEach, expect, vi } from 'vitest';
 import { navigation } from './navigation';
 import { FakeStream } from './fakeStream';
 import { FakeWorker, comlink } from './fakeWorker';
+import './waits';
 
 vi.mock('next/navigation', () => navigation);
 vi.mock('comlink', () => comlink);
 
-// On a busy machine an answer takes as long as it takes.
-configure({ asyncUtilTimeout: 20_000 });
+/** What the page told the console, where nobody who sews looks: each such word is a fault. */
+let complaints: string[] = [];
 
 beforeEach(() => {
+  complaints = [];
+  vi.spyOn(console, 'error').mockImplementation((...said) => void complaints.push(said.join(' ')));
   for (const way of Object.values(navigation.router)) way.mockClear();
   vi.stubGlobal('EventSource', FakeStream);
   vi.stubGlobal('Worker', FakeWorker);
@@ -27,4 +30,5 @@ afterEach(async () => {
   FakeStream.closeAll();
   vi.unstubAllGlobals();
   vi.useRealTimers();
+  expect(complaints).toEqual([]);
 });
