@@ -96,10 +96,12 @@ export default defineConfig({
       {
         resolve: { alias },
         test: {
-          // Each file has an application, a database and a browser of its own: two at a time.
+          // Each file has a browser of its own, two at a time; those that leave the server alone share one for each worker.
           name: 'browser',
           include: ['e2e/**/*.test.ts'],
           exclude: [APART],
+          globalSetup: ['e2e/shared.ts'],
+          isolate: false,
           testTimeout: 300_000,
           hookTimeout: 300_000,
           maxWorkers: 2,

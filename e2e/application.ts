@@ -1,5 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import path from 'node:path';
+import { inject } from 'vitest';
+import { connect } from '@/server/database';
 import { testDatabase } from '@/server/testing';
 import { answers, freePort } from '../cli/ports';
 
@@ -26,6 +28,18 @@ export class Application {
       servers,
       drop,
     );
+  }
+
+  /** The application that this worker's files share, with nothing in its database: for files that leave its processes alone. */
+  static async shared(): Promise<Application> {
+    const one = inject('shared')[Number(process.env.VITEST_POOL_ID) - 1];
+    if (!one) throw new Error(`There is no application for worker ${process.env.VITEST_POOL_ID}.`);
+    const sql = connect(one.url, 1);
+    const tables = await sql<{ name: string }[]>`
+      select quote_ident(tablename) as name from pg_tables where schemaname = 'public' and tablename <> 'migration'`;
+    await sql.unsafe(`truncate ${tables.map(({ name }) => name).join(', ')}`);
+    await sql.end();
+    return new Application(one.addresses, one.url, {}, [], () => Promise.resolve());
   }
 
   /** Nobody answers any more, as where there is no connection. */

@@ -9,7 +9,7 @@ let host: Browser;
 let project = '';
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   host = await Browser.open(application.addresses[0] ?? '');
   await host.beginProject('host@calendar.example', 'a long password', 'My own');
   await host.go('/');
@@ -20,7 +20,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await host?.close();
-  await application?.stop();
 });
 
 /** Where a date’s chip stands: the words of its day. */

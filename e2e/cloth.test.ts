@@ -14,7 +14,7 @@ const EMAIL = 'host@cloth.example';
 const PASSWORD = 'a long password';
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   const [base = ''] = application.addresses;
   [host, second] = (await Promise.all([Browser.open(base), Browser.open(base)])) as [Browser, Browser];
   await host.beginProject(EMAIL, PASSWORD, 'My own');
@@ -27,7 +27,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), second?.close()]);
-  await application?.stop();
 });
 
 const dialog = '//*[@role="dialog"]';

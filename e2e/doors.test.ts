@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, test } from 'vitest';
+import { beforeAll, expect, test } from 'vitest';
 import { Application } from './application';
 
 /** What reaches the server from outside, asked directly. */
@@ -8,11 +8,9 @@ let cookie = '';
 let project = '';
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   base = application.addresses[0] ?? '';
 });
-
-afterAll(() => application?.stop());
 
 const post = (path: string, body: unknown, headers: Record<string, string> = {}) =>
   fetch(base + path, {

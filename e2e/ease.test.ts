@@ -13,7 +13,7 @@ const EMAIL = 'host@ease.example';
 const PASSWORD = 'a long password';
 
 beforeAll(async () => {
-  application = await Application.start(2);
+  application = await Application.shared();
   [host, second] = (await Promise.all(application.addresses.map((base) => Browser.open(base)))) as [
     Browser,
     Browser,
@@ -24,7 +24,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), second?.close()]);
-  await application?.stop();
 });
 
 const seeLabel = (browser: Browser, label: string) =>

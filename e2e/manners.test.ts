@@ -15,7 +15,7 @@ const EMAIL = 'host@manners.example';
 const PASSWORD = 'a long password';
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   const base = application.addresses[0] ?? '';
   [host, helper] = await Promise.all([Browser.open(base), Browser.open(base)]);
   project = await host.beginProject(EMAIL, PASSWORD, 'Manners');
@@ -23,7 +23,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), helper?.close()]);
-  await application?.stop();
 });
 
 async function keys(browser: Browser, ...pressed: string[]): Promise<void> {

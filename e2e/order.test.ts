@@ -17,7 +17,7 @@ let project = '';
 const scratch = mkdtempSync(path.join(tmpdir(), 'kevlo-order-'));
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   const base = application.addresses[0] ?? '';
   [host, phone] = await Promise.all([Browser.open(base), Browser.open(base, 390, 844)]);
   project = await host.beginProject('host@order.example', 'a long password', 'Order');
@@ -25,7 +25,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), phone?.close()]);
-  await application?.stop();
   rmSync(scratch, { recursive: true, force: true });
 });
 

@@ -16,7 +16,7 @@ let table = '';
 let codes: string[] = [];
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   const [base = ''] = application.addresses;
   [host, helper] = await Promise.all([Browser.open(base), Browser.open(base, 820, 1180)]);
   const project = await host.beginProject('host@packing.example', 'a long password', 'Packed');
@@ -46,7 +46,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), helper?.close()]);
-  await application?.stop();
 });
 
 /** Cuts the page off from the server, or lets it through again. */

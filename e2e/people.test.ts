@@ -16,7 +16,7 @@ const EMAIL = 'host@people.example';
 const PASSWORD = 'a long password';
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   base = application.addresses[0] ?? '';
   [host, guest] = await Promise.all([Browser.open(base), Browser.open(base, 390, 844)]);
   project = await host.beginProject(EMAIL, PASSWORD, 'Shared');
@@ -25,7 +25,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), guest?.close()]);
-  await application?.stop();
 });
 
 /** The value of a field that is only read. */

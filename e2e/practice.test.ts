@@ -19,7 +19,7 @@ const sheet = plannedSheet(patches, { allowanceMm: 6.35, sparesPercent: 5, syste
 const questions = practiceQuestions(sheet);
 
 beforeAll(async () => {
-  application = await Application.start(1);
+  application = await Application.shared();
   const [base = ''] = application.addresses;
   host = await Browser.open(base);
   phone = await Browser.open(base, 390, 844);
@@ -37,7 +37,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await host?.close();
   await phone?.close();
-  await application?.stop();
 });
 
 /** The question on screen. */

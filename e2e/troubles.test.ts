@@ -12,7 +12,7 @@ let project = '';
 let link = '';
 
 beforeAll(async () => {
-  application = await Application.start(2);
+  application = await Application.shared();
   const [first = '', second = ''] = application.addresses;
   [host, phone] = await Promise.all([Browser.open(first), Browser.open(second, 390, 844)]);
   project = await host.beginProject('host@stuck.example', 'a long password', 'Stuck');
@@ -27,7 +27,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), phone?.close()]);
-  await application?.stop();
 });
 
 test('stuck without a connection: it waits, is heard once it is back, and the answer reaches the phone', async () => {

@@ -19,7 +19,7 @@ const STAR = path.join(process.cwd(), 'demo/blocks/star-chart.svg');
 const FAULTY = path.join(process.cwd(), 'e2e/faulty.svg');
 
 beforeAll(async () => {
-  application = await Application.start(2);
+  application = await Application.shared();
   [host, phone] = await Promise.all([
     Browser.open(application.addresses[0] ?? ''),
     Browser.open(application.addresses[1] ?? '', 390, 844),
@@ -28,7 +28,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), phone?.close()]);
-  await application?.stop();
   rmSync(scratch, { recursive: true, force: true });
 });
 

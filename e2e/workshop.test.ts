@@ -18,7 +18,7 @@ const EMAIL = 'host@workshop.example';
 const PASSWORD = 'a long password';
 
 beforeAll(async () => {
-  application = await Application.start(2);
+  application = await Application.shared();
   [host, other] = (await Promise.all(application.addresses.map((base) => Browser.open(base)))) as [
     Browser,
     Browser,
@@ -29,7 +29,6 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await Promise.all([host?.close(), other?.close()]);
-  await application?.stop();
   rmSync(scratch, { recursive: true, force: true });
 });
 
