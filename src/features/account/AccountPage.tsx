@@ -70,7 +70,7 @@ function PasswordForm() {
         label="New password"
         type="password"
         autoComplete="new-password"
-        helperText="Ten letters or more."
+        helperText="At least 10 characters."
         {...register('next')}
         error={error?.where === 'next'}
       />

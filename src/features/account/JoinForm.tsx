@@ -65,7 +65,7 @@ export function JoinForm({ token, project, role, signedInAs }: JoinFormProps) {
                 label="Password"
                 type="password"
                 autoComplete="new-password"
-                helperText="Ten letters or more."
+                helperText="At least 10 characters."
                 {...register('password')}
                 error={error?.where === 'account.password'}
               />

@@ -29,7 +29,7 @@ export function ResetForm({ token }: { token: string }) {
             label="New password"
             type="password"
             autoComplete="new-password"
-            helperText="Ten letters or more."
+            helperText="At least 10 characters."
             {...register('password')}
             error={error?.where === 'password'}
           />
