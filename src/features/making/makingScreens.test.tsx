@@ -28,6 +28,19 @@ test('a block is made from figures, drawn while they are typed, and saved under 
   expect(asked[0]?.body).toMatchObject({ name: 'Rose', recipe: { kind: 'rosette', rings: 3 } });
 });
 
+test('a name that is taken, or cloths that are none, are marked at their field, and no other', async () => {
+  answering({ 'POST /api/projects/p1/blocks': () => refused(409, 'name-taken', { where: 'name' }) });
+  render(<MakeBlock projectId="p1" knownFabrics={[]} settings={SETTINGS} />);
+  const marked = () => screen.queryAllByLabelText(/.+/, { selector: '[aria-invalid=true]' });
+  expect(marked()).toEqual([]);
+  fireEvent.change(field('Fabrics, in turn'), { target: { value: ' , ' } });
+  expect(marked()).toEqual([field('Fabrics, in turn')]);
+  fireEvent.change(field('Fabrics, in turn'), { target: { value: 'Ink' } });
+  press('Save the block');
+  await screen.findByText(/Refused: name-taken/);
+  expect(marked()).toEqual([field('Name of the block')]);
+});
+
 test('a block is made again on the revision that was opened, and keeps its name', async () => {
   const asked = answering({ 'PATCH /api/projects/p1/blocks/b1': () => ({}) });
   const recipe = defaultRecipe('grid');

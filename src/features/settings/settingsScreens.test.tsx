@@ -2,7 +2,7 @@ import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test } from 'vitest';
 import { Notices } from '@/ui/Notices';
-import { answering } from '@/ui/testing';
+import { answering, refused } from '@/ui/testing';
 import { SettingsForm } from './SettingsForm';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -54,3 +54,20 @@ test('settings: figures follow when lengths are typed in the other unit, and the
   // The allowance was not touched: it is not sent as what its print in millimetres says.
   expect(asked[0]?.body).not.toHaveProperty('allowanceMm');
 }); // prettier-ignore
+
+test.each([
+  ['name', 'Project'],
+  ['shop', 'Shop or group'],
+])('where %s is refused its field is marked, and no other', async (where, label) => {
+  answering({ 'PATCH /api/projects/p1': () => refused(422, 'invalid', { where }) });
+  render(
+    <Notices>
+      <SettingsForm project={project} />
+    </Notices>,
+  );
+  const field = screen.getByRole('textbox', { name: label });
+  fireEvent.change(field, { target: { value: 'Other' } });
+  press('Save the settings');
+  await screen.findByText(/Refused: invalid/);
+  expect(screen.queryAllByLabelText(/.+/, { selector: '[aria-invalid=true]' })).toEqual([field]);
+});
