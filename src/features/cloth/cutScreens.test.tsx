@@ -143,3 +143,12 @@ test('papers that close round no corner are shown as they lie in the block, and 
   expect(names()).toEqual(['4 copies of square round a corner', '4 copies of square round a corner, mirrored', '2 copies of square in Star']);
   expect(set()).toBe('4');
 }); // prettier-ignore
+
+test.each([
+  ['inch', 0, '18″'],
+  ['metric', 0, '500 mm'],
+  ['inch', 254, '10″'],
+] as const)('a piece (%s, %d mm in stock) is taken to be %s long: what is in stock, else half a yard or half a metre', (system, stockMm, length) => {
+  render(<FussyPanel projectId="p" papers={[paperOf('square', 4)]} shelf={[{ ...cloth, stockMm }]} fabrics={['Madder']} system={system} />);
+  expect(screen.getByRole<HTMLInputElement>('textbox', { name: 'Length of the piece' }).value).toBe(length);
+}); // prettier-ignore
