@@ -193,6 +193,14 @@ test('what if: other hours and a slower group change the chart and nothing else'
 
 test('what if: weeks more and a block less are kept where the host asks for it, a slower group never', async () => {
   const { saved } = at();
+  const limits = screen
+    .getAllByRole('slider')
+    .map((one) => ['min', 'max', 'step'].map((name) => Number(one.getAttribute(name))));
+  expect(limits).toEqual([
+    [0.25, 20, 0.25],
+    [50, 200, 5],
+    [0, 26, 1],
+  ]);
   fireEvent.change(screen.getByRole('slider', { name: 'Everything takes this group 100 % of the standard' }), { target: { value: 150 } }); // prettier-ignore
   expect(screen.queryByRole('button', { name: /Keep hours/ })).toBeNull();
   fireEvent.change(screen.getByRole('slider', { name: 'No week more' }), { target: { value: 4 } });

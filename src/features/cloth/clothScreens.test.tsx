@@ -75,6 +75,14 @@ test('a shelf is read from a file: what it changes is shown first, what cannot b
   expect(await screen.findByText('Row 4, price: “dear” is no figure that can stand here.')).toBeTruthy();
   expect(screen.getByText('Calico', { selector: 'li *' }).parentElement?.textContent).toBe('Calico: in stock 0.00 m → 3.00 m; price of a metre 0.00 → 12.50');
   expect(screen.getByText(/No block has a cloth of these names: Lost/)).toBeTruthy();
+  expect(screen.queryByText(/^Nothing: every cloth is as the file says/)).toBeNull();
+  read('cloth;price\nCalico;0,5\nLost;1');
+  expect(await screen.findByRole('button', { name: 'Change 1 cloth' })).toBeTruthy();
+  expect(screen.queryByText(/^Nothing: every cloth is as the file says/)).toBeNull();
+  read('cloth;price\nCalico;\n');
+  expect(await screen.findByText(/^Nothing: every cloth is as the file says/)).toBeTruthy();
+  read('cloth;in stock;price\nCalico;3;12,5\nMadder;1;');
+  await screen.findByRole('button', { name: 'Change 2 cloths' });
   press('Change 2 cloths');
   expect(await screen.findByRole('button', { name: 'Undo the change of 2 cloths' })).toBeTruthy();
   expect(row('Calico').getByText('3.00 m')).toBeTruthy();

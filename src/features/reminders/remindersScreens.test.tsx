@@ -122,9 +122,13 @@ test('words are tried on the makers whom they concern, and saved under their rev
   const due: DueReminder[] = ['Ann', 'Bea', 'Cyd', 'Dot'].map((name) => ({ makerId: name, occasion: 'drop', key: 'k', reason: '', values: { name, drop: 'Drop 1', day: 'Sunday' } })); // prettier-ignore
   const sent = at({ [POST]: () => ({ due }), 'PUT /api/projects/p/reminders': () => ({ revision: 4 }) });
   press('Your words');
-  fireEvent.change(screen.getByLabelText('Usual subject'), {
-    target: { value: '{drop} comes {day}, {name}' },
-  });
+  expect(screen.queryByRole('button', { name: 'Back to the usual words' })).toBeNull();
+  const type = (value: string) =>
+    fireEvent.change(screen.getByLabelText('Usual subject'), { target: { value } });
+  type('Soon');
+  press('Back to the usual words');
+  expect(screen.getByLabelText<HTMLInputElement>('Usual subject').value).toBe(USUAL_TEXTS.drop.subject);
+  type('{drop} comes {day}, {name}');
   press('See how it reads now');
   await screen.findByText('Drop 1 comes Sunday, Ann');
   // Tried, not told to anybody.
