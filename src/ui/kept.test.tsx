@@ -116,16 +116,22 @@ test('what a lost connection kept is tried again by itself, with the word of it 
   expect([word.textContent, asked.length]).toEqual(['odd', 5]);
 }); // prettier-ignore
 
-test('where the answer alone was lost, what the server has is one’s own: nobody is said to have changed it', async () => {
+/** A server that keeps what is put under its revision; answers to the first `lost` puts are lost on the way. */
+function answersLost(lost: number) {
   const server = { text: 'one', revision: 4 };
   const asked = answering({
     'PUT /api/projects/p/extras': ({ body }) => {
       const { extras, revision } = body as { extras: Words; revision: number };
       if (revision !== server.revision) return refused(409, 'conflict', { current: { extras: { text: server.text }, revision: server.revision } });
       Object.assign(server, { text: extras.text, revision: revision + 1 });
-      return asked.length === 1 ? unreachable() : { revision: server.revision };
+      return asked.length <= lost ? unreachable() : { revision: server.revision };
     },
   });
+  return { server, asked };
+} // prettier-ignore
+
+test('where the answer alone was lost, what the server has is one’s own: nobody is said to have changed it', async () => {
+  const { asked } = answersLost(1);
   render(<Page />);
   press('Add');
   await screen.findByText('offline');
@@ -136,6 +142,25 @@ test('where the answer alone was lost, what the server has is one’s own: nobod
   await waitFor(() => expect(asked.at(-1)?.body).toEqual({ extras: { text: 'one++' }, revision: 5 }));
   await screen.findByRole('button', { name: 'Saved' });
 }); // prettier-ignore
+
+test('so it is where the host typed on before the answer was missed; what someone else saved meanwhile is theirs', async () => {
+  const { server, asked } = answersLost(1);
+  render(<Page />);
+  press('Add');
+  await screen.findByText('offline');
+  press('Add');
+  await screen.findByRole('button', { name: 'Saved' });
+  expect(asked.map(({ body }) => body)).toEqual([
+    { extras: { text: 'one+' }, revision: 4 },
+    { extras: { text: 'one++' }, revision: 4 },
+    { extras: { text: 'one++' }, revision: 5 },
+  ]);
+  // Another saved what was sent and answered long ago.
+  Object.assign(server, { text: 'one+', revision: 7 });
+  press('Add');
+  await screen.findByText('conflict');
+  expect([asked.length, server.text]).toEqual([4, 'one+']);
+});
 
 test('who saved meanwhile is not overwritten: theirs is shown made to fit, undo brings mine back and saves it over theirs', async () => {
   const answers = [refused(409, 'conflict', { current: { extras: { text: 'theirs' }, revision: 7 } }), { revision: 8 }, { revision: 9 }];

@@ -42,6 +42,8 @@ export function useSavedDocument<T>({
   const { present } = history;
   const [saved, setSaved] = useState({ present: initial, revision });
   const { error, isBusy, run, settle } = useSend();
+  /** What was sent and not answered: it may have been saved. */
+  const unanswered = useRef(new Set<T>());
   // What was refused was said of the state before; where someone saved meanwhile, the host chooses.
   const settleOld = () => error && error.status !== 409 && settle();
   const change = (next: T, label: string = name, isMore = false) => {
@@ -54,19 +56,25 @@ export function useSavedDocument<T>({
     setHistory(next);
     onShown(next.present);
   };
+  const put = (under: number) =>
+    send<{ revision: number }>('PUT', `/api/projects/${projectId}/${name}`, {
+      [name]: present,
+      revision: under,
+    }).catch((problem: unknown) => {
+      if (isForNow(asRefusal(problem))) unanswered.current.add(present);
+      throw problem;
+    });
   const save = (isAgain = false) =>
     run(async () => {
-      const body = { [name]: present, revision: saved.revision };
-      const answer = await send<{ revision: number }>(
-        'PUT',
-        `/api/projects/${projectId}/${name}`,
-        body,
-      ).catch((problem: unknown) => {
+      const answer = await put(saved.revision).catch((problem: unknown) => {
         // Saved before, its answer lost on the way: what is there is one's own.
         const there = newerOf<T>(asRefusal(problem).current, name);
         if (there && isSame(there.present, present)) return there;
+        if (there && [...unanswered.current].some((one) => isSame(one, there.present)))
+          return put(there.revision);
         throw problem;
       });
+      unanswered.current.clear();
       setSaved({ present, revision: answer.revision });
       router.refresh();
     }, isAgain);
