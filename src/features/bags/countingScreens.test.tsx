@@ -82,6 +82,20 @@ test('papers that were sewn with are put in as often as they can be used still; 
   expect(asked[0]?.body).toEqual({ sewn: 2, papers: { kite: 10, square: 1 } });
 }); // prettier-ignore
 
+test('as many as the scale is trusted with are weighed at once, one more in two piles', () => {
+  const told = (wanted?: number) => {
+    const own = wanted === undefined ? [] : [{ name: 'a bag', counts: { square: wanted } }];
+    const { unmount } = render(<CountingBoard projectId="p" papers={papers} piles={own} />);
+    if (wanted !== undefined) against('a bag');
+    const text = row('square').getByText(/^1\.02 g each/).textContent;
+    unmount();
+    return text;
+  };
+  const most = Number(/trusted up to (\d+) by weight/.exec(told())![1]);
+  expect(told(most)).toMatch(new RegExp(`by weight; ${most} weigh [\\d.]+ g, give or take`));
+  expect(told(most + 1)).toContain(`by weight; weigh ${most + 1} in 2 piles`);
+});
+
 test('the scale counts what it can see, and promises nothing else', async () => {
   show();
   // 80 mm squares of 160 g/m²: 1.02 g; kites of 300 mm²: 0.05 g, below the step of the display.

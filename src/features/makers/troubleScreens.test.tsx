@@ -45,6 +45,7 @@ const card = (index: number) => within(screen.getAllByRole('article')[index]!);
 test('makers stuck at one step with one sign stand together, with step, guide, words and picture; one answer goes to all', async () => {
   const { sent } = atTroubles();
   expect(screen.getByText('Stuck: 3 makers at 2 places')).toBeTruthy();
+  expect(screen.queryByRole('heading', { name: 'Teach next time' })).toBeNull();
   const first = card(0);
   expect(first.getByText(/^Star, step 7: Threads come loose/)).toBeTruthy();
   expect(first.getByText(/The guide says:/)).toBeTruthy();
@@ -96,6 +97,7 @@ test('settled with undo, given to someone, taught next time, put to the step for
   server.troubles = [trouble('t3', 'm3', { state: 'settled', isToTeach: true })];
   act(() => FakeStream.tell('troubles'));
   expect(await screen.findByText('Nobody is stuck')).toBeTruthy();
+  expect(screen.getByRole('heading', { name: 'Teach next time' })).toBeTruthy();
   expect(
     screen.getByText('Star, step 7, Threads come loose at a fold or where glue was peeled.'),
   ).toBeTruthy();
