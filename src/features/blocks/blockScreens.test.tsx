@@ -63,7 +63,9 @@ test('a block is renamed with what it was called before, the name stays typed wh
   await user.type(field('Name of the block'), 'Rose');
   press('Rename');
   await screen.findByText(/Refused: name-taken/);
-  expect([field('Name of the block').value, field('Name of the block').getAttribute('aria-invalid')]).toEqual(['Rose', 'true']);
+  expect([field('Name of the block').value, field('Name of the block').getAttribute('aria-invalid')]).toEqual(
+    ['Rose', 'true'],
+  );
   isTaken = false;
   press('Rename');
   fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));

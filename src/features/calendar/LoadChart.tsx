@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { max, scaleBand, scaleLinear } from 'd3';
 import { dayWords, type WeekLoad } from '@/core/calendar';
+import { counted } from '@/core/words';
 import { formatMinutes } from '@/ui/formatMinutes';
 
 const [WIDTH, HEIGHT] = [420, 170];
@@ -23,7 +24,7 @@ export function LoadChart({ title, weeks, most }: LoadChartProps) {
   return (
     <Box component="figure" sx={{ m: 0 }}>
       <Box component="figcaption" sx={{ fontWeight: 600 }}>
-        {title}: heaviest week {formatMinutes(heaviest)}, {over} of {weeks.length} weeks over the hours
+        {title}: heaviest week {formatMinutes(heaviest)}, {over} of {counted(weeks.length, 'week')} over the hours
       </Box>
       <Box
         component="svg"

@@ -49,3 +49,9 @@ test('a scale is no finer than an hour, and the same for charts that are compare
   expect(of60(heavy)).toBeCloseTo(high / 4, 6);
   expect(heavy.title).toContain('0 of 2 weeks over');
 });
+
+test('one week is one', () => {
+  expect(chart([{ ...weeks[3]!, minutes: 240 }]).title).toBe(
+    'Before: heaviest week 4 h, 1 of 1 week over the hours',
+  );
+});

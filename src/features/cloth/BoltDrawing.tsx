@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import type { BoltRun } from '@/core/cutting';
 import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import type { ClothBolt } from '@/core/order';
+import { counted } from '@/core/words';
 
 /** The longest bolt that is drawn strip by strip, as a multiple of its width; beyond, strips alike are drawn once. */
 const MOST_RATIO = 2.2;
@@ -17,7 +18,7 @@ export function BoltDrawing({ bolt: { fabric, plan, usableMm }, system }: { read
     <Box
       component="svg"
       role="img"
-      aria-label={`${fabric}: ${formatBolt(plan.lengthMm, system)} cut into ${plan.strips.reduce((sum, { times }) => sum + times, 0)} strips`}
+      aria-label={`${fabric}: ${formatBolt(plan.lengthMm, system)} cut into ${counted(plan.strips.reduce((sum, { times }) => sum + times, 0), 'strip')}`}
       viewBox={`${-size} ${-size * 2} ${usableMm + side + size} ${heightMm + 3 * size}`}
       sx={{ width: '100%', maxHeight: 640, display: 'block', fontVariantNumeric: 'tabular-nums' }}
     >

@@ -81,6 +81,18 @@ const print = {
 };
 const paperOf = (paper: typeof SQUARE) => ({ id: 'square', block: 'Star', fabric: 'Tar', count: 8, bags: 1, paper, cut: paper, tighter: paper }); // prettier-ignore
 
+test('one strip is one', () => {
+  const plan = {
+    strips: [{ times: 1, fromMm: 0, heightMm: 120, runs: [] }],
+    lengthMm: 120,
+    boundMm: 120,
+    tooWide: [],
+  };
+  const bolt = { fabric: 'Madder', usableMm: 1000, sizes: [], pieces: [], plan } as unknown as ClothBolt;
+  render(<BoltDrawing bolt={bolt} system="metric" />);
+  expect(screen.getByRole('img', { name: /^Madder: .* cut into 1 strip$/ })).toBeTruthy();
+});
+
 test('strips of a bolt follow each other down to its end, with their pieces in columns and rows', () => {
   const run = { size: 0, fromMm: 30, acrossMm: 50, alongMm: 60, columns: 4, rows: 2, count: 7 };
   const strips = [{ times: 2, fromMm: 0, heightMm: 120, runs: [run] }, { times: 1, fromMm: 240, heightMm: 40, runs: [] }]; // prettier-ignore

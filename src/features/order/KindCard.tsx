@@ -8,7 +8,6 @@ import Typography from '@mui/material/Typography';
 import {
   BASTE_METHODS,
   FOLD_CONVENTIONS,
-  PLEAT_MM,
   foldBy,
   pleatsOf,
   tailsOf,
@@ -23,6 +22,7 @@ import { LETTER_RULE, isSamePaper } from '@/core/shapes';
 import type { KindBasting, SheetKind } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { FoldException } from './FoldException';
+import { sayPleats } from './sayPleats';
 import { FoldPicture } from './FoldPicture';
 import { useProjectBasting } from '@/ui/useProjectBasting';
 import { withBasting } from './withBasting';
@@ -157,13 +157,4 @@ function useKindChoice({
     );
   };
   return { set, chooseForAll };
-}
-
-function sayPleats(pleats: ReturnType<typeof pleatsOf>, system: UnitSystem): string {
-  const count = (kind: 'pleat' | 'clip') => pleats.filter((one) => one.kind === kind).length;
-  const every = formatLength(PLEAT_MM, system);
-  const out = count('pleat') > 0 ? ` Pleat the curve every ${every}: ${count('pleat')} pleats.` : '';
-  const inwards =
-    count('clip') > 0 ? ` Clip where it bows in, not quite to the paper: ${count('clip')} clips.` : '';
-  return out + inwards;
 }
