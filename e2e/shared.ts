@@ -14,8 +14,8 @@ declare module 'vitest' {
 }
 
 /**
- * Starts an application of two processes for each worker, for all files that do not end or cut off its processes. With one for each
- * file a sixth of the time went by while it loaded, and planned its first blocks with code that was not warm.
+ * Starts an application of two processes for each worker, for all files that do not end or cut off its processes. With one
+ * for each file a sixth of the time went by while it loaded, and planned its first blocks with code that was not warm.
  */
 export default async function start(project: TestProject): Promise<() => Promise<void>> {
   const workers = Array.from({ length: Number(project.config.maxWorkers) });

@@ -102,7 +102,7 @@ const NO_SUPPLIER: TypedSupplier = { name: '', days: '' };
 function faultOf(suppliers: readonly TypedSupplier[]) {
   const { least, most } = CALENDAR_LIMITS.leadDays;
   for (const { name, days } of suppliers) {
-    if (name.trim() === '') return { what: `A supplier has no name; its days are said: ${days}.`, mend: 'Name the supplier, or clear the days.' };
+    if (name.trim() === '') return { what: `A supplier has no name; its days: ${days}.`, mend: 'Name the supplier, or clear the days.' };
     const value = readNumber(days);
     if (!(value >= least && value <= most && Number.isInteger(value))) return { what: `${name}: “${days}” days cannot be.`, mend: `Give a whole number from ${least} to ${most}.` };
     if (suppliers.filter((other) => other.name.trim().toLowerCase() === name.trim().toLowerCase()).length > 1) return { what: `${name} is there twice.`, mend: 'Clear one of them.' };

@@ -246,7 +246,7 @@ test('suppliers with a time of their own: a fault is said, an empty row does not
   type('Days, supplier 1', '21');
   type('Days, supplier 2', '5');
   press('Keep');
-  expect(screen.getByRole('alert').textContent).toContain('A supplier has no name; its days are said: 5.');
+  expect(screen.getByRole('alert').textContent).toContain('A supplier has no name; its days: 5.');
   type('Days, supplier 2', '');
   press('Keep');
   press('List with reasons');

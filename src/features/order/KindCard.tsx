@@ -22,9 +22,9 @@ import { LETTER_RULE, isSamePaper } from '@/core/shapes';
 import type { KindBasting, SheetKind } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
 import { FoldException } from './FoldException';
-import { sayPleats } from './sayPleats';
 import { FoldPicture } from './FoldPicture';
 import { useProjectBasting } from '@/ui/useProjectBasting';
+import { sayPleats } from './sayPleats';
 import { withBasting } from './withBasting';
 
 interface KindCardProps {
