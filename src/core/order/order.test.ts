@@ -43,6 +43,15 @@ const PLAN: OrderPlan = {
 const wanted = (blocks: readonly OrderedBlock[], makers: number, more: Partial<OrderWanted> = {}): OrderWanted => ({ blocks, makers, shelf, plan: PLAN, system: 'metric', ...more }); // prettier-ignore
 const lineOf = (order: Order, thing: string) => order.lines.find((line) => line.thing === thing);
 
+test('usually each maker has two needles, and a metre of edge takes a tenth of a millilitre of glue', () => {
+  expect(
+    USUAL_ORDER.notions.map(({ what, amount, per, unit, pack }) => [what, amount, per, unit, pack]),
+  ).toEqual([
+    ['Needles', 2, 'maker', 'needles', 20],
+    ['Water-soluble glue', 0.1, 'metre', 'ml', 10],
+  ]);
+});
+
 test('an order by hand: whole packs and spools, cloth as it is sold, stock first, notions by maker and by metre', () => {
   const order = orderOf(wanted([block('A', 4), block('B', 2)], 4));
   // 6 × 30 squares, ten to a strip: 1.8 m, 0.3 m of it in stock. 6 × 33 papers: two packs. 126 m of thread: one spool.
