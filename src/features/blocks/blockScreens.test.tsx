@@ -171,7 +171,8 @@ function atImport() {
 }
 
 test('a drawing is brought in: named after its file, shown with its papers, and saved with what was chosen for it', async () => {
-  const asked = answering({ 'POST /api/projects/p1/blocks': () => ({ id: 'b7' }) });
+  let isTaken = true;
+  const asked = answering({ 'POST /api/projects/p1/blocks': () => (isTaken ? refused(409, 'name-taken', { where: 'name' }) : { id: 'b7' }) });
   const { bring } = atImport();
   const svg = writeSvg(generate(defaultRecipe('star')), 'Star');
   await bring(svg);
@@ -180,9 +181,15 @@ test('a drawing is brought in: named after its file, shown with its papers, and 
   fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Put right up to' }));
   fireEvent.click(screen.getByRole('option', { name: 'nothing: as drawn' }));
   await screen.findByText(/The drawing is taken as it is drawn/);
+  const marked = () => screen.queryAllByLabelText(/.+/, { selector: '[aria-invalid=true]' });
+  expect(marked()).toEqual([]);
+  press('Save the block');
+  await screen.findByText(/Refused: name-taken/);
+  expect(marked()).toEqual([field('Name of the block')]);
+  isTaken = false;
   press('Save the block');
   await waitFor(() => expect(navigation.router.push).toHaveBeenCalledWith('/p/p1/blocks/b7'));
-  expect(asked[0]?.body).toEqual({ name: 'My First Star', svg, weldMm: 0, isSnapped: false });
+  expect(asked[1]?.body).toEqual({ name: 'My First Star', svg, weldMm: 0, isSnapped: false });
 }); // prettier-ignore
 
 test('a drawing without a size asks for its width, in any unit, and takes nothing else', async () => {
