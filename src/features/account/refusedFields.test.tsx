@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { expect, test } from 'vitest';
-import { answering, refused } from '@/ui/testing';
+import { answering, markedFields, refused } from '@/ui/testing';
 import { AccountPage } from './AccountPage';
 import { FirstRunForm } from './FirstRunForm';
 import { JoinForm } from './JoinForm';
@@ -22,16 +22,14 @@ const FORMS: readonly [ReactElement, string, string, Readonly<Record<string, str
   [account, 'Make a link for a new password', 'POST /api/letters', { email: 'Their e-mail address' }],
 ]; // prettier-ignore
 
-const marked = () => screen.getAllByLabelText(/.+/, { selector: '[aria-invalid=true]' });
-
 test.each(FORMS.flatMap(([form, sends, route, fields]) => Object.entries(fields).map(([where, label]) => ({ form, sends, route, where, label }))))(
   '$sends: where $where is refused, the field “$label” is marked and no other',
   async ({ form, sends, route, where, label }) => {
     answering({ [route]: () => refused(422, 'invalid', { where }) });
     render(form);
-    expect(screen.queryAllByLabelText(/.+/, { selector: '[aria-invalid=true]' })).toEqual([]);
+    expect(markedFields()).toEqual([]);
     fireEvent.click(screen.getByRole('button', { name: sends }));
     await screen.findByText(/Refused: invalid/);
-    expect(marked()).toEqual([screen.getByLabelText(label)]);
+    expect(markedFields()).toEqual([screen.getByLabelText(label)]);
   },
 ); // prettier-ignore

@@ -6,7 +6,16 @@ import { writeSvg } from '@/core/formats';
 import { PAPER_MARKS } from '@/core/shapes';
 import { makePaper } from '@/core/catalogue';
 import { Notices } from '@/ui/Notices';
-import { FakeWorker, SETTINGS, answering, navigation, refused, sheetOf, type Asked } from '@/ui/testing';
+import {
+  FakeWorker,
+  SETTINGS,
+  answering,
+  markedFields,
+  navigation,
+  refused,
+  sheetOf,
+  type Asked,
+} from '@/ui/testing';
 import { BlockView } from './BlockView';
 import { ClothList } from './ClothList';
 import { ContactSheet } from './ContactSheet';
@@ -181,11 +190,10 @@ test('a drawing is brought in: named after its file, shown with its papers, and 
   fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Put right up to' }));
   fireEvent.click(screen.getByRole('option', { name: 'nothing: as drawn' }));
   await screen.findByText(/The drawing is taken as it is drawn/);
-  const marked = () => screen.queryAllByLabelText(/.+/, { selector: '[aria-invalid=true]' });
-  expect(marked()).toEqual([]);
+  expect(markedFields()).toEqual([]);
   press('Save the block');
   await screen.findByText(/Refused: name-taken/);
-  expect(marked()).toEqual([field('Name of the block')]);
+  expect(markedFields()).toEqual([field('Name of the block')]);
   isTaken = false;
   press('Save the block');
   await waitFor(() => expect(navigation.router.push).toHaveBeenCalledWith('/p/p1/blocks/b7'));

@@ -2,7 +2,7 @@ import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test, vi } from 'vitest';
 import { RECIPE_NAMES, defaultRecipe } from '@/core/generate';
-import { answering, navigation, refused } from '@/ui/testing';
+import { answering, markedFields, navigation, refused } from '@/ui/testing';
 import { MakeBlock } from './MakeBlock';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 5, system: 'inch' } as const;
@@ -31,14 +31,13 @@ test('a block is made from figures, drawn while they are typed, and saved under 
 test('a name that is taken, or cloths that are none, are marked at their field, and no other', async () => {
   answering({ 'POST /api/projects/p1/blocks': () => refused(409, 'name-taken', { where: 'name' }) });
   render(<MakeBlock projectId="p1" knownFabrics={[]} settings={SETTINGS} />);
-  const marked = () => screen.queryAllByLabelText(/.+/, { selector: '[aria-invalid=true]' });
-  expect(marked()).toEqual([]);
+  expect(markedFields()).toEqual([]);
   fireEvent.change(field('Fabrics, in turn'), { target: { value: ' , ' } });
-  expect(marked()).toEqual([field('Fabrics, in turn')]);
+  expect(markedFields()).toEqual([field('Fabrics, in turn')]);
   fireEvent.change(field('Fabrics, in turn'), { target: { value: 'Ink' } });
   press('Save the block');
   await screen.findByText(/Refused: name-taken/);
-  expect(marked()).toEqual([field('Name of the block')]);
+  expect(markedFields()).toEqual([field('Name of the block')]);
 });
 
 test('a block is made again on the revision that was opened, and keeps its name', async () => {

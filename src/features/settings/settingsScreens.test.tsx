@@ -2,7 +2,7 @@ import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, test } from 'vitest';
 import { Notices } from '@/ui/Notices';
-import { answering, refused } from '@/ui/testing';
+import { answering, markedFields, refused } from '@/ui/testing';
 import { SettingsForm } from './SettingsForm';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -69,5 +69,5 @@ test.each([
   fireEvent.change(field, { target: { value: 'Other' } });
   press('Save the settings');
   await screen.findByText(/Refused: invalid/);
-  expect(screen.queryAllByLabelText(/.+/, { selector: '[aria-invalid=true]' })).toEqual([field]);
+  expect(markedFields()).toEqual([field]);
 });

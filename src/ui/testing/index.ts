@@ -2,6 +2,7 @@ export { answering, refused, unreachable, type Asked } from './answering';
 export { drawn, outOfFrame, type Drawn } from './drawn';
 export { FakeStream } from './fakeStream';
 export { FakeWorker } from './fakeWorker';
+export { markedFields } from './markedFields';
 export { navigation } from './navigation';
 export { settled } from './settled';
 export { SETTINGS, sheetOf } from './sheetOf';
