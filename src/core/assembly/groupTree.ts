@@ -13,6 +13,7 @@ import { piecesTree } from './piecesTree';
 import { ringsTree } from './ringsTree';
 import { schoolTree, type School } from './schools';
 import type { SewingSettings } from './sewingSettings';
+import { stripTree } from './stripTree';
 import { leaf, type Tree } from './tree';
 import { treeCost } from './treeCost';
 import { TreeWays } from './treeWays';
@@ -157,13 +158,15 @@ function candidates(task: GroupTask): Candidates {
 
 /**
  * Orders of a field of one shape. Nothing is learnt there by making units alike: what counts is that the thread goes on and that
- * the work stays small in the hand. Of a rosette also its rings.
+ * the work stays small in the hand; a strip is cut where that serves best. Of a rosette also its rings.
  */
 function fieldOrders(task: GroupTask, figure: Figure | undefined): Candidate[] {
   const { graph, members, apart } = task;
   const sizes = PIECES.find(({ upTo }) => members.length <= upTo)?.sizes ?? [];
   const tried = sizes.filter((most, i) => i === 0 || members.length > most / 2);
   const found = tried.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
+  const strip = stripTree(task, members);
+  if (strip) found.push({ kind: 'pieces', tree: strip });
   if (figure?.name === 'rosette') found.push({ kind: 'rings', tree: ringsTree(graph, members) });
   return found.map(({ kind, tree }) => ({ kind, tree: keepApart(graph, tree, apart) }));
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { buildSeamGraph, groupsOf, type SeamGraph } from '../block';
-import { cutGrid, hexagonMosaic, patch, plate, rosette } from '../testing';
+import { cutGrid, hexagonMosaic, hexagonRows, patch, plate, rosette } from '../testing';
 import { bendsBound, planAssembly, validatePlan } from '.';
 import { cutTree } from './cutTree';
 import { evenHalves, hasNoLines } from './evenHalves';
@@ -104,10 +104,10 @@ test('fields of hexagons, in rosettes, squares, diamonds and rows: threads are b
     rosette(4),
     rosette(6),
     ...[64, 100, 289].map(hexagonMosaic),
-    rowsOf(3, 20, 0),
-    rowsOf(7, 7, 1),
-    rowsOf(11, 11, 1),
-    rowsOf(4, 20, 0),
+    hexagonRows(3, 20),
+    hexagonRows(7, 7, true),
+    hexagonRows(11, 11, true),
+    hexagonRows(4, 20),
   ];
   for (const patches of fields) expect(starts(patches)).toBeLessThanOrEqual(1.25);
 });
@@ -130,21 +130,6 @@ test('of two halves that is made last whose thread best goes on into their seam,
   expect(totals(four.graph, four.tree).minutes).toBeLessThan(251);
   expect(piecesOf(hexagonMosaic(64), 32).tree.parts!.map(({ members }) => members.length)).toEqual([33, 31]);
 });
-
-/** Rows of so many hexagons, each row half a hexagon further, or back and forth where it does not lean. */
-function rowsOf(rows: number, columns: number, lean: 0 | 1): ReturnType<typeof rosette> {
-  const [one] = rosette(0);
-  const [width, height] = [25.4 * Math.sqrt(3), 25.4 * 1.5];
-  return Array.from({ length: rows * columns }, (_, i) => {
-    const row = Math.floor(i / columns);
-    const [x, y] = [width * ((i % columns) + (lean ? row : row % 2) / 2), height * row];
-    // The hexagon of a rosette stands on a side; these stand on a corner.
-    return patch(
-      i,
-      one!.outline.corners.map((corner) => [x + corner.y, y + corner.x]),
-    );
-  });
-}
 
 /** Rows of so many triangles, up and down in turn, each row half a triangle further: lines run through it in three directions. */
 function triangles(rows: number): ReturnType<typeof rosette> {

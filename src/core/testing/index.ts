@@ -1,6 +1,7 @@
 export {
   cutGrid,
   hexagonMosaic,
+  hexagonRows,
   mixedMosaic,
   partition,
   patch,

@@ -24,6 +24,18 @@ export function hexagonMosaic(count: number): Patch[] {
   });
 }
 
+/** Rows of 1″ hexagons that stand on a corner, each row half a hexagon further, or back and forth where it does not lean. */
+export function hexagonRows(rows: number, columns: number, leans = false): Patch[] {
+  return Array.from({ length: rows * columns }, (_, i) => {
+    const [column, row] = [i % columns, Math.floor(i / columns)];
+    const [x, y] = [EDGE * SIN60 * (2 * column + (leans ? row : row % 2)), EDGE * 1.5 * row];
+    return patch(
+      i,
+      hexagonAt(0, 0).map(([across, down]) => [x - down, y + across]),
+    );
+  });
+}
+
 /** About `count` squares, half-square triangles and rectangles, with T-junctions between them. */
 export function mixedMosaic(count: number): Patch[] {
   const side = Math.max(2, Math.round(Math.sqrt(count / 2)));

@@ -1,0 +1,182 @@
+import { itemAt } from '../lists';
+import type { SeamGraph } from '../block';
+import { threadOn } from '../thread';
+import { hasNoLines } from './evenHalves';
+import { growPiece } from './growPiece';
+import { chainsOf } from './interface';
+import { inSteps, joinMinutes, slowedBy } from './joinMinutes';
+import { lostMinutes, slidTo, waysOfNeedle, weighedRun, type Needle } from './needle';
+import type { PiecesTask } from './piecesTree';
+import type { SewingSettings } from './sewingSettings';
+import { stripOf, type Strip } from './strip';
+import { joinedLast, leaf, seamsBetween, type Tree } from './tree';
+
+/** A way of making a stretch of a strip; minutes as those of a `MadeUnit`. */
+interface Way {
+  readonly minutes: number;
+  /** The same with the rest of the thread lost: what it takes where nothing is sewn on with it. */
+  readonly value: number;
+  readonly needle: Needle;
+  /** Where the needle can go on. */
+  readonly reach: ReturnType<typeof waysOfNeedle>;
+  /** Of a patch or a piece that grew; else it is sewn together of two ways, the second made last. */
+  readonly tree?: Tree;
+  readonly parts?: readonly [Way, Way];
+}
+
+/** Ways of making a stretch: the best one first, and after it those whose thread ends where it can go on at that end. */
+interface Stretch {
+  /** By what share the papers in it slow the hand. */
+  readonly slow: number;
+  readonly atFront: readonly Way[];
+  readonly atBack: readonly Way[];
+}
+
+/** The one run in which two stretches are sewn together. */
+interface Meeting {
+  /** Places where it begins and ends, either way round. */
+  readonly ends: readonly (readonly [number, number])[];
+  readonly needMm: number;
+  /** Without the beginning of its thread, in a light hand. */
+  readonly minutes: number;
+}
+
+/** A strip is at least so many times as long as it is wide; one of more patches is not weighed. */
+const [LEAST_SLENDER, MOST_PATCHES] = [2, 120];
+/** Stretches of up to so many patches are also grown patch by patch, so many orders followed at a time. */
+const [MOST_GROWN, WIDTH] = [32, 8];
+/** Ways of making a stretch that are kept for either end. */
+const MOST_WAYS = 8;
+
+/**
+ * The order of a narrow strip without lines in which every unit is a stretch of it, or a piece that grew within one: where the
+ * strip is cut decides how well needlefuls are used up and how light the work is. Of all such orders it is the one of the least
+ * minutes, thread that goes into no seam weighed; exact over the ways that are kept of each stretch, by dynamic programming.
+ * @returns undefined for what is no strip or too large, and where no stretches meet in one run each
+ * Cost: cube of the patches.
+ */
+export function stripTree(task: PiecesTask, members: readonly number[]): Tree | undefined {
+  const count = members.length;
+  if (count > MOST_PATCHES || !hasNoLines(task.graph)) return undefined;
+  const strip = stripOf(task.graph, members);
+  if (count < LEAST_SLENDER * strip.band ** 2) return undefined;
+  const meetingAt = meetingsOf(task, strip);
+  const stretches: Stretch[] = [];
+  const stretch = (from: number, to: number) => stretches[from * (count + 1) + to] as Stretch;
+  for (let length = 1; length <= count; length++) {
+    task.goOn();
+    for (let from = 0, to = length; to <= count; from++, to++) {
+      const found = new Found(task, strip, from, to);
+      if (length === 1) found.add(0, -1, 0, leaf(itemAt(strip.patches, from)));
+      if (length > 2 && length <= MOST_GROWN) found.addGrown();
+      for (let cut = from + 1; cut < to; cut++) {
+        const meeting = meetingAt(from, cut, to);
+        if (meeting) found.addJoined(meeting, cut, stretch(from, cut), stretch(cut, to));
+      }
+      stretches[from * (count + 1) + to] = found.kept();
+    }
+  }
+  const [best] = stretch(0, count).atFront;
+  return best && treeOf(best);
+}
+
+function treeOf({ tree, parts }: Way): Tree {
+  return parts ? joinedLast(treeOf(parts[0]), treeOf(parts[1])) : (tree as Tree);
+}
+
+/** Where two stretches meet; undefined where that takes more than one run. What lies far from the cut makes no difference. */
+function meetingsOf({ graph, settings }: PiecesTask, { patches, band }: Strip) {
+  const known = new Map<number, Meeting | undefined>();
+  return (from: number, cut: number, to: number): Meeting | undefined => {
+    const [a, b] = [Math.max(from, cut - band), Math.min(to, cut + band)];
+    const key = (cut * (band + 1) + cut - a) * (band + 1) + b - cut;
+    if (!known.has(key)) {
+      const seams = seamsBetween(graph, patches.slice(a, cut), patches.slice(cut, b));
+      known.set(key, meetingAlong(graph, seams, settings));
+    }
+    return known.get(key);
+  };
+}
+
+function meetingAlong(graph: SeamGraph, seams: readonly number[], settings: SewingSettings): Meeting | undefined {
+  const chains = chainsOf(graph, seams);
+  const [only] = chains;
+  if (!only || chains.length > 1) return undefined;
+  const { startPlace, endPlace, lengthMm } = only;
+  return {
+    ends: [
+      [startPlace, endPlace],
+      [endPlace, startPlace],
+    ],
+    needMm: threadOn(lengthMm, settings.stitchesPerMm),
+    minutes: joinMinutes({ lengthMm, chains, threadStarts: 0, slides: 0, papersInHand: 0 }, settings),
+  };
+} // prettier-ignore
+
+/** Ways found of making one stretch: for each place where its thread ends the best. */
+class Found {
+  readonly #best = new Map<number, Way>();
+
+  constructor(
+    private readonly task: PiecesTask,
+    private readonly strip: Strip,
+    private readonly from: number,
+    private readonly to: number,
+  ) {}
+
+  add(minutes: number, place: number, leftMm: number, tree?: Tree, parts?: Way['parts']): void {
+    const { graph, settings } = this.task;
+    const value = minutes + lostMinutes(leftMm, settings);
+    const known = this.#best.get(place);
+    if (known && inSteps(value) >= inSteps(known.value)) return;
+    const reach = known?.reach ?? waysOfNeedle(graph, place);
+    this.#best.set(place, { minutes, value, needle: { place, leftMm }, reach, tree, parts });
+  }
+
+  addGrown(): void {
+    const { graph, settings } = this.task;
+    for (const { minutes, needle, tree } of growPiece(graph, this.strip.patches.slice(this.from, this.to), settings, WIDTH))
+      this.add(minutes, needle.place, needle.leftMm, tree);
+  } // prettier-ignore
+
+  /** Adds sewing two stretches together, either of them last. */
+  addJoined(meeting: Meeting, cut: number, before: Stretch, after: Stretch): void {
+    const { slow } = cut - this.from >= this.to - cut ? before : after;
+    const [first] = before.atFront;
+    const [second] = after.atFront;
+    if (!first || !second) return;
+    this.#addLast(meeting, slow, first, after.atFront, (at) => at >= cut && at < this.to);
+    this.#addLast(meeting, slow, second, before.atBack, (at) => at >= this.from && at < cut);
+  }
+
+  /** Goes on with the thread of one of the last where that reaches; with a new one after the best of them. */
+  #addLast(meeting: Meeting, slow: number, first: Way, lasts: readonly Way[], isOfLast: (at: number) => boolean): void {
+    const { task: { settings }, strip: { standsAt } } = this;
+    const isInHand = (patch: number) => isOfLast(standsAt[patch] as number);
+    const base = first.value + meeting.minutes * slow;
+    for (const [start, end] of meeting.ends) {
+      // One that takes as much as what is known to end there is not looked at.
+      const most = this.#best.get(end)?.value ?? Infinity;
+      for (const [i, last] of lasts.entries()) {
+        const { minutes, needle, reach } = last;
+        const isReached = needle.place === start || reach?.has(start) === true;
+        if ((i > 0 && !isReached) || base + minutes >= most) continue;
+        const slid = isReached ? slidTo(needle.place, start, reach, isInHand) : undefined;
+        const run = weighedRun(needle.leftMm, slid, meeting.needMm, settings);
+        this.add(base + minutes + run.minutes + run.handMinutes * slow, end, run.leftMm, undefined, [first, last]);
+      }
+    }
+  } // prettier-ignore
+
+  kept(): Stretch {
+    const { from, to, strip, task } = this;
+    const sorted = [...this.#best.values()].sort((a, b) => inSteps(a.value) - inSteps(b.value));
+    const near = (isNear: (place: number) => boolean) =>
+      sorted.filter(({ needle }, i) => i === 0 || isNear(needle.place)).slice(0, MOST_WAYS);
+    return {
+      slow: slowedBy(strip.papersIn(from, to), task.settings) - 1,
+      atFront: near((place) => itemAt(strip.firstAt, place) < from + 2 * strip.band),
+      atBack: near((place) => itemAt(strip.lastAt, place) >= to - 2 * strip.band),
+    };
+  }
+}
