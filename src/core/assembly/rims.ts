@@ -59,7 +59,10 @@ const roomFor = keptFor(({ seams, places, patches }: SeamGraph) => ({
 }));
 
 /** Seams of a patch in the order in which its outline comes to them, each with the places where it comes and goes. */
-export function aroundPatch(graph: SeamGraph, patch: number): { seam: number; from: number; to: number }[] {
+export function aroundPatch(
+  graph: SeamGraph,
+  patch: number,
+): { seam: number; from: number; to: number; side: number }[] {
   const { corners } = itemAt(graph.patches, patch).outline;
   const list = (graph.seamsOf[patch] ?? []).map((seam) => {
     const { patches, start, end } = itemAt(graph.seams, seam);

@@ -1,58 +1,96 @@
 import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
+import { threadOn } from '../thread';
 import { balanceOf, middle } from './middles';
+import { aroundPatch } from './rims';
 
-/** Patches that lie one after another along a strip, by where they stand in it. */
+/** Patches that lie one after another along a strip, by where they stand in it; a stretch is those from one on to before another. */
 export interface Strip {
   readonly patches: readonly number[];
   /** Where each patch of the block stands; −1 outside. */
   readonly standsAt: Int32Array;
-  /** Where the first and the last of the patches that have a corner at each place stand. */
-  readonly firstAt: Int32Array;
-  readonly lastAt: Int32Array;
   /** Neighbours stand at most so far apart: in rows of one shape as many as there are rows. */
   readonly band: number;
-  /** Papers that are still in the stretch from one patch on to before another when it is made. */
+  /** Papers that are still in a stretch when it is made. */
   readonly papersIn: (from: number, to: number) => number;
+  /** The same for stretches that are laid out alike, one of them some patches further on: they are made alike. */
+  readonly layoutOf: (from: number, to: number) => string;
+  /** The place that lies to patches so many further on as one lies to those of a stretch; −1 where none does. */
+  readonly placeFurther: (place: number, from: number, to: number, by: number) => number;
+}
+
+/** A seam of a patch: where the neighbour stands, −1 outside, and what else tells it apart. */
+interface Side {
+  readonly other: number;
+  readonly says: string;
 }
 
 /** Patches are followed at a small angle to the strip, so that those that lie side by side have an order: radians. */
 const LEAN = 0.03;
+/** Seams whose threads differ by less are alike, mm. */
+const SAME_THREAD_MM = 20;
 
 /** Patches of a group in the order in which they lie along it. */
-export function stripOf(graph: SeamGraph, members: readonly number[]): Strip {
+export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPerMm: number): Strip {
   const patches = lengthwise(graph, members);
   const standsAt = new Int32Array(graph.patches.length).fill(-1);
   patches.forEach((patch, i) => (standsAt[patch] = i));
   const isOpen = new Set(graph.openEdges.map(({ patch }) => patch));
-  const near = patches.map((patch) =>
-    itemAt(graph.seamsOf, patch).flatMap((seam) => itemAt(graph.seams, seam).patches.map((one) => itemAt(standsAt, one))),
-  ); // prettier-ignore
-  // A paper whose patch has an open edge, or a neighbour outside, stays in.
-  const first = near.map((own, i) => (isOpen.has(itemAt(patches, i)) ? -1 : Math.min(i, ...own)));
-  const last = near.map((own, i) => Math.max(i, ...own));
+  const sides = patches.map((patch) =>
+    aroundPatch(graph, patch).map(({ seam, side }): Side => {
+      const { patches: pair, lengthMm } = itemAt(graph.seams, seam);
+      const steps = Math.round(threadOn(lengthMm, stitchesPerMm) / SAME_THREAD_MM);
+      return { other: itemAt(standsAt, pair[0] === patch ? pair[1] : pair[0]), says: `${side}:${steps}` };
+    }),
+  );
+  // The paper of a patch with an open edge, or a neighbour outside, stays in.
+  const first = sides.map((own, i) => (isOpen.has(itemAt(patches, i)) ? -1 : Math.min(i, ...own.map(({ other }) => other))));
+  const last = sides.map((own, i) => Math.max(i, ...own.map(({ other }) => other)));
+  const apart = sides.flatMap((own, i) => own.filter(({ other }) => other >= 0).map(({ other }) => Math.abs(other - i)));
   const papersIn = (from: number, to: number) => {
     let papers = 0;
     for (let i = from; i < to; i++) if (itemAt(first, i) < from || itemAt(last, i) >= to) papers += 1;
     return papers;
   };
-  const apart = near.flatMap((own, i) =>
-    own.filter((other) => other >= 0).map((other) => Math.abs(other - i)),
-  );
-  return { patches, standsAt, ...cornersOf(graph, patches), band: Math.max(0, ...apart), papersIn };
-}
-
-function cornersOf({ places, sides }: SeamGraph, patches: readonly number[]): Pick<Strip, 'firstAt' | 'lastAt'> {
-  const [firstAt, lastAt] = [new Int32Array(places.length).fill(patches.length), new Int32Array(places.length).fill(-1)];
-  patches.forEach((patch, i) => {
-    for (let side = itemAt(sides.firstOf, patch); side < itemAt(sides.firstOf, patch + 1); side++) {
-      const place = itemAt(sides.startPlace, side);
-      firstAt[place] = Math.min(itemAt(firstAt, place), i);
-      lastAt[place] = Math.max(itemAt(lastAt, place), i);
-    }
-  });
-  return { firstAt, lastAt };
+  const staysIn = patches.map((patch) => isOpen.has(patch));
+  return {
+    patches,
+    standsAt,
+    band: Math.max(0, ...apart),
+    papersIn,
+    layoutOf: layouts(sides, staysIn),
+    placeFurther: furtherPlaces(graph, patches),
+  };
 } // prettier-ignore
+
+/** Each way in which a patch lies to those of its stretch has a number; a layout is those of its patches. */
+function layouts(sides: readonly (readonly Side[])[], staysIn: readonly boolean[]): Strip['layoutOf'] {
+  const numbers = new Map<string, number>();
+  return (from, to) => {
+    const layout: number[] = [];
+    for (let i = from; i < to; i++) {
+      const inside = itemAt(sides, i).map(({ other, says }) => (other >= from && other < to ? `${other - i}/${says}` : ''));
+      const lies = `${inside.join()} ${inside.includes('') || staysIn[i]}`;
+      const number = numbers.get(lies) ?? numbers.size;
+      numbers.set(lies, number);
+      layout.push(number);
+    }
+    return layout.join();
+  };
+} // prettier-ignore
+
+function furtherPlaces({ places, sides }: SeamGraph, patches: readonly number[]): Strip['placeFurther'] {
+  const corners: { at: number; corner: number }[][] = places.map(() => []);
+  const firstOf = (at: number) => itemAt(sides.firstOf, itemAt(patches, at));
+  patches.forEach((patch, at) => {
+    for (let side = firstOf(at); side < itemAt(sides.firstOf, patch + 1); side++)
+      itemAt(corners, itemAt(sides.startPlace, side)).push({ at, corner: side - firstOf(at) });
+  });
+  return (place, from, to, by) => {
+    const own = corners[place]?.find(({ at }) => at >= from && at < to);
+    return own ? itemAt(sides.startPlace, firstOf(own.at + by) + own.corner) : -1;
+  };
+}
 
 /** Of the two ways along a strip that is taken which lies between this angle and half a turn further: no drawing runs so steeply but slanting. */
 const FIRST_WAY = (-70 * Math.PI) / 180;

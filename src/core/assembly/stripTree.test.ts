@@ -37,7 +37,7 @@ test.each([110, 190, 260, 380])(
     const random = seededRandom(usableNeedlefulMm);
     for (const graph of [buildSeamGraph(hexagonRows(1, 6)), buildSeamGraph(hexagonRows(2, 4))]) {
       const own = sewn(graph, stripTree(taskOf(graph, settings), everyOf(graph))!, settings);
-      const { patches } = stripOf(graph, everyOf(graph));
+      const { patches } = stripOf(graph, everyOf(graph), DEFAULT_SEWING.stitchesPerMm);
       const others = Array.from({ length: 400 }, () =>
         sewn(graph, someTree(graph, patches, random), settings),
       );
@@ -80,5 +80,7 @@ test('what is not narrow, too long to be weighed or crossed by lines is no strip
   const trees = onEnd.map(tree);
   for (const one of trees) expect(one).toEqual(trees[0]);
   const graph = buildSeamGraph(hexagonRows(2, 9));
-  expect(stripOf(graph, everyOf(graph)).patches.slice(0, 4)).toEqual([0, 9, 1, 10]);
+  expect(stripOf(graph, everyOf(graph), DEFAULT_SEWING.stitchesPerMm).patches.slice(0, 4)).toEqual([
+    0, 9, 1, 10,
+  ]);
 });

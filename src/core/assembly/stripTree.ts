@@ -9,7 +9,7 @@ import { lostMinutes, slidTo, waysOfNeedle, weighedRun, type Needle } from './ne
 import type { PiecesTask } from './piecesTree';
 import type { SewingSettings } from './sewingSettings';
 import { stripOf, type Strip } from './strip';
-import { joinedLast, leaf, seamsBetween, type Tree } from './tree';
+import { joined, joinedLast, leaf, seamsBetween, type Tree } from './tree';
 
 /** A way of making a stretch of a strip; minutes as those of a `MadeUnit`. */
 interface Way {
@@ -19,17 +19,23 @@ interface Way {
   readonly needle: Needle;
   /** Where the needle can go on. */
   readonly reach: ReturnType<typeof waysOfNeedle>;
-  /** Of a patch or a piece that grew; else it is sewn together of two ways, the second made last. */
-  readonly tree?: Tree;
-  readonly parts?: readonly [Way, Way];
+  readonly made: Made;
 }
 
-/** Ways of making a stretch: the best one first, and after it those whose thread ends where it can go on at that end. */
+/** Patch by patch; of two stretches, the second made last; or as one that lies so many patches back. */
+type Made =
+  | { readonly grown: readonly number[] }
+  | { readonly parts: readonly [Way, Way] }
+  | { readonly as: Way; readonly by: number };
+
+/** Patches of a strip from one on to before another. */
 interface Stretch {
+  readonly from: number;
+  readonly to: number;
   /** By what share the papers in it slow the hand. */
   readonly slow: number;
-  readonly atFront: readonly Way[];
-  readonly atBack: readonly Way[];
+  /** Ways of making it, the best first: that one serves where nothing is sewn on with its thread. */
+  readonly ways: readonly Way[];
 }
 
 /** The one run in which two stretches are sewn together. */
@@ -45,8 +51,8 @@ interface Meeting {
 const [LEAST_SLENDER, MOST_PATCHES] = [2, 120];
 /** Stretches of up to so many patches are also grown patch by patch, so many orders followed at a time. */
 const [MOST_GROWN, WIDTH] = [32, 8];
-/** Ways of making a stretch that are kept for either end. */
-const MOST_WAYS = 8;
+/** Ways of making a stretch that are kept. */
+const MOST_WAYS = 24;
 
 /**
  * The order of a narrow strip without lines in which every unit is a stretch of it, or a piece that grew within one: where the
@@ -58,30 +64,57 @@ const MOST_WAYS = 8;
 export function stripTree(task: PiecesTask, members: readonly number[]): Tree | undefined {
   const count = members.length;
   if (count > MOST_PATCHES || !hasNoLines(task.graph)) return undefined;
-  const strip = stripOf(task.graph, members);
+  const strip = stripOf(task.graph, members, task.settings.stitchesPerMm);
   if (count < LEAST_SLENDER * strip.band ** 2) return undefined;
   const meetingAt = meetingsOf(task, strip);
+  const known = new Map<string, Stretch>();
   const stretches: Stretch[] = [];
   const stretch = (from: number, to: number) => stretches[from * (count + 1) + to] as Stretch;
   for (let length = 1; length <= count; length++) {
     task.goOn();
     for (let from = 0, to = length; to <= count; from++, to++) {
+      const layout = strip.layoutOf(from, to);
+      const alike = known.get(layout);
+      if (alike) {
+        stretches[from * (count + 1) + to] = further(task, strip, alike, from - alike.from);
+        continue;
+      }
       const found = new Found(task, strip, from, to);
-      if (length === 1) found.add(0, -1, 0, leaf(itemAt(strip.patches, from)));
+      if (length === 1) found.add(0, -1, 0, { grown: [from] });
       if (length > 2 && length <= MOST_GROWN) found.addGrown();
       for (let cut = from + 1; cut < to; cut++) {
         const meeting = meetingAt(from, cut, to);
         if (meeting) found.addJoined(meeting, cut, stretch(from, cut), stretch(cut, to));
       }
-      stretches[from * (count + 1) + to] = found.kept();
+      const kept = found.kept();
+      known.set(layout, kept);
+      stretches[from * (count + 1) + to] = kept;
     }
   }
-  const [best] = stretch(0, count).atFront;
-  return best && treeOf(best);
+  const [best] = stretch(0, count).ways;
+  return best && treeOf(best, strip.patches, 0);
 }
 
-function treeOf({ tree, parts }: Way): Tree {
-  return parts ? joinedLast(treeOf(parts[0]), treeOf(parts[1])) : (tree as Tree);
+/** @param by how many patches further on it lies than the way was found */
+function treeOf({ made }: Way, patches: readonly number[], by: number): Tree {
+  if ('as' in made) return treeOf(made.as, patches, by + made.by);
+  if ('grown' in made) return made.grown.map((at) => leaf(itemAt(patches, at + by))).reduce(joined);
+  const [first, last] = made.parts.map((part) => treeOf(part, patches, by)) as [Tree, Tree];
+  return joinedLast(first, last);
+}
+
+/** A stretch that is laid out like another, so many patches further on, is made like it. */
+function further(
+  { graph }: PiecesTask,
+  strip: Strip,
+  { from, to, slow, ways }: Stretch,
+  by: number,
+): Stretch {
+  const moved = ways.map((as): Way => {
+    const place = strip.placeFurther(as.needle.place, from, to, by);
+    return { ...as, needle: { ...as.needle, place }, reach: waysOfNeedle(graph, place), made: { as, by } };
+  });
+  return { from: from + by, to: to + by, slow, ways: moved };
 }
 
 /** Where two stretches meet; undefined where that takes more than one run. What lies far from the cut makes no difference. */
@@ -124,59 +157,56 @@ class Found {
     private readonly to: number,
   ) {}
 
-  add(minutes: number, place: number, leftMm: number, tree?: Tree, parts?: Way['parts']): void {
+  add(minutes: number, place: number, leftMm: number, made: Made): void {
     const { graph, settings } = this.task;
     const value = minutes + lostMinutes(leftMm, settings);
     const known = this.#best.get(place);
     if (known && inSteps(value) >= inSteps(known.value)) return;
     const reach = known?.reach ?? waysOfNeedle(graph, place);
-    this.#best.set(place, { minutes, value, needle: { place, leftMm }, reach, tree, parts });
+    this.#best.set(place, { minutes, value, needle: { place, leftMm }, reach, made });
   }
 
   addGrown(): void {
     const { graph, settings } = this.task;
     for (const { minutes, needle, tree } of growPiece(graph, this.strip.patches.slice(this.from, this.to), settings, WIDTH))
-      this.add(minutes, needle.place, needle.leftMm, tree);
+      this.add(minutes, needle.place, needle.leftMm, { grown: tree.members.map((patch) => itemAt(this.strip.standsAt, patch)) });
   } // prettier-ignore
 
   /** Adds sewing two stretches together, either of them last. */
   addJoined(meeting: Meeting, cut: number, before: Stretch, after: Stretch): void {
     const { slow } = cut - this.from >= this.to - cut ? before : after;
-    const [first] = before.atFront;
-    const [second] = after.atFront;
-    if (!first || !second) return;
-    this.#addLast(meeting, slow, first, after.atFront, (at) => at >= cut && at < this.to);
-    this.#addLast(meeting, slow, second, before.atBack, (at) => at >= this.from && at < cut);
+    this.#addLast(meeting, slow, before, after);
+    this.#addLast(meeting, slow, after, before);
   }
 
-  /** Goes on with the thread of one of the last where that reaches; with a new one after the best of them. */
-  #addLast(meeting: Meeting, slow: number, first: Way, lasts: readonly Way[], isOfLast: (at: number) => boolean): void {
+  /** Goes on with the thread of the one that is made last where that reaches; with a new one after its best. */
+  #addLast({ ends, needMm, minutes }: Meeting, slow: number, { ways: [first] }: Stretch, last: Stretch): void {
     const { task: { settings }, strip: { standsAt } } = this;
-    const isInHand = (patch: number) => isOfLast(standsAt[patch] as number);
-    const base = first.value + meeting.minutes * slow;
-    for (const [start, end] of meeting.ends) {
+    if (!first) return;
+    const base = first.value + minutes * slow;
+    const isInHand = (patch: number) => itemAt(standsAt, patch) >= last.from && itemAt(standsAt, patch) < last.to;
+    for (const [start, end] of ends) {
       // One that takes as much as what is known to end there is not looked at.
       const most = this.#best.get(end)?.value ?? Infinity;
-      for (const [i, last] of lasts.entries()) {
-        const { minutes, needle, reach } = last;
+      for (const [i, way] of last.ways.entries()) {
+        const { needle, reach } = way;
         const isReached = needle.place === start || reach?.has(start) === true;
-        if ((i > 0 && !isReached) || base + minutes >= most) continue;
+        if ((i > 0 && !isReached) || base + way.minutes >= most) continue;
         const slid = isReached ? slidTo(needle.place, start, reach, isInHand) : undefined;
-        const run = weighedRun(needle.leftMm, slid, meeting.needMm, settings);
-        this.add(base + minutes + run.minutes + run.handMinutes * slow, end, run.leftMm, undefined, [first, last]);
+        const run = weighedRun(needle.leftMm, slid, needMm, settings);
+        this.add(base + way.minutes + run.minutes + run.handMinutes * slow, end, run.leftMm, { parts: [first, way] });
       }
     }
   } // prettier-ignore
 
   kept(): Stretch {
     const { from, to, strip, task } = this;
-    const sorted = [...this.#best.values()].sort((a, b) => inSteps(a.value) - inSteps(b.value));
-    const near = (isNear: (place: number) => boolean) =>
-      sorted.filter(({ needle }, i) => i === 0 || isNear(needle.place)).slice(0, MOST_WAYS);
+    const ways = [...this.#best.values()].sort((a, b) => inSteps(a.value) - inSteps(b.value));
     return {
+      from,
+      to,
       slow: slowedBy(strip.papersIn(from, to), task.settings) - 1,
-      atFront: near((place) => itemAt(strip.firstAt, place) < from + 2 * strip.band),
-      atBack: near((place) => itemAt(strip.lastAt, place) >= to - 2 * strip.band),
+      ways: ways.slice(0, MOST_WAYS),
     };
   }
 }

@@ -32,7 +32,7 @@ const DRAWINGS: readonly (readonly [string, () => readonly Patch[]])[] = [
     (kind) => [kind, () => generate(defaultRecipe(kind))] as const,
   ),
   ['a mosaic of hexagons', () => drawn.hexagonMosaic(24)],
-  ['a strip of hexagons', () => drawn.hexagonRows(2, 9)],
+  ['a strip of hexagons', () => drawn.hexagonRows(3, 6)],
   ['squares, triangles and T-junctions', () => drawn.mixedMosaic(32)],
   ['a star of six', () => drawn.starOfDiamonds(6)],
   ['a grid with diagonals', () => drawn.cutGrid(4, 4, [0, 1, 2, 1, 0, 2, 1])],
