@@ -135,7 +135,8 @@ function changeAt(copy: string, files: readonly string[], random: () => number):
 }
 
 /** Names of what is only looked at: how things are drawn is checked by eye, on the pictures. */
-const LOOK = /\b(sx|style|strokeWidth|fontSize|opacity|fillOpacity|height|width|spacing|size|minRows|rx)=\{/;
+const LOOK =
+  /\b(sx|style|strokeWidth|fontSize|opacity|fillOpacity|height|width|spacing|size|minRows|rx)=\{|\b(strokeWidth|size) = \d/;
 
 /** Whether a line is about looks alone: it stands in the style of an element. */
 function isLook(lines: readonly string[], line: number): boolean {

@@ -105,8 +105,11 @@ test('a falling hand is believed to fall, and a group of many such teaches it so
   expect(Math.exp(likeliest(fall!).level)).toBeLessThan(60);
   // A doubtful hand among falling ones is doubted more than among steady ones.
   const doubtful = weeks(110, 100, 105, 95, 90, 92);
-  const among = (others: readonly Week[]) => beliefsOf([doubtful, ...Array.from({ length: 8 }, () => others)], group)[0]![1]!.probability; // prettier-ignore
+  const among = (others: readonly Week[], count = 8) => beliefsOf([doubtful, ...Array.from({ length: count }, () => others)], group)[0]![1]!.probability; // prettier-ignore
   expect(among(falling)).toBeGreaterThan(among(steady) + 0.1);
+  // What is believed beforehand counts as five makers: one that falls does not tip the scale, a second does.
+  expect(among(falling, 1)).toBeLessThan(0.5);
+  expect(among(falling, 2)).toBeGreaterThan(0.5);
 });
 
 const sure = (level: number, drift = 0): Pace => ({ level, drift, spread: [1e-12, 0, 1e-12], lumpiness: 10, evidence: 0 }); // prettier-ignore

@@ -61,6 +61,19 @@ test('with sashing a rim is free when its strips are on; what is sewn onto a squ
   expect(new Set(later[1]?.outAfter.values())).toEqual(new Set([1]));
 });
 
+test('in rows and columns each side of a block waits for the block behind the strip that it touches', () => {
+  const blocks = ['a', 'b', 'c', 'd'].map((id) => sewn(id, grid(3)));
+  const setting = settingOf(blocks, 2, { school: 'later', making: ['a', 'b', 'c', 'd'] });
+  const turns = outerPapers(setting, blocks).map(({ outAfter }) => [...outAfter].sort(([p], [q]) => p - q).map(([, turn]) => turn)); // prettier-ignore
+  // The squares of each block but its middle one, row by row; blocks are made from 0 on.
+  expect(turns).toEqual([
+    [0, 0, 1, 0, 1, 2, 2, 2],
+    [1, 1, 1, 1, 1, 3, 3, 3],
+    [2, 2, 3, 2, 3, 2, 2, 3],
+    [3, 3, 3, 3, 3, 3, 3, 3],
+  ]);
+});
+
 /** Blocks of one size cut up at random, in a row, made in any order. */
 const projects = fc
   .array(fc.array(fc.record({ which: fc.nat(5), share: fc.constantFrom(0.25, 0.5) }), { maxLength: 6 }), {

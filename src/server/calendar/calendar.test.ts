@@ -124,8 +124,12 @@ test('makers are forecast for all blocks and for each drop; what is done in an o
   const works = await blockWorks(sql, project);
   expect(works.map(({ name, bags }) => [name, bags])).toEqual([['Star', 2], ['Plate', 2]]);
   expect(works[0]!.pieces).toBe(2 * (await openBlock(sql, project, star)).sheet.patches.length);
-  const calendar = calendarOf(handOut('a', '2026-03-01', [star]), handOut('b', '2026-04-01', [plate]));
-  const pace = await projectPace(sql, project, calendar, ['2099-01-01', '2099-01-01'], Date.now());
+  const noon = await addGroup(sql, access, 'Noon');
+  await changeMaker(sql, access, bea!.id, { groupId: noon.id });
+  const forNoon = { ...handOut('noon', '2026-03-01', []), group: noon.id };
+  const calendar = calendarOf(handOut('a', '2026-03-01', [star]), forNoon, handOut('b', '2026-04-01', [plate]));
+  const ends = ['2099-01-01', '2099-01-01', '2099-01-01'];
+  const pace = await projectPace(sql, project, calendar, ends, Date.now());
   const [first, second] = pace.makers;
   expect([first!.name, second!.name]).toEqual(['Ann', 'Bea']);
   const minutes = (name: string) => works.find((one) => one.name === name)!.minutes;
@@ -139,7 +143,12 @@ test('makers are forecast for all blocks and for each drop; what is done in an o
   const plateJoins = works[1]!.minutesOf!.join!;
   expect(plateJoins).toBeGreaterThan(1);
   expect(slower!.left).toBeCloseTo(minutes('Plate') + plateJoins, 6);
-  expect(pace.drops).toMatchObject([{ drop: 'a', makers: 2, done: 1, likely: 1 }, { drop: 'b', makers: 2, done: 0 }]); // prettier-ignore
+  // Bea alone is of the group, and not done.
+  expect(pace.drops).toMatchObject([
+    { drop: 'a', makers: 2, done: 1, likely: 1 },
+    { drop: 'noon', makers: 1, done: 0 },
+    { drop: 'b', makers: 2, done: 0 },
+  ]);
 }); // prettier-ignore
 
 test('how long a work takes is told from what was timed: the latest time of each maker and step', async () => {
