@@ -79,8 +79,10 @@ test('a shelf is read from a file: what it changes is shown first, what cannot b
   read('cloth;price\nCalico;0,5\nLost;1');
   expect(await screen.findByRole('button', { name: 'Change 1 cloth' })).toBeTruthy();
   expect(screen.queryByText(/^Nothing: every cloth is as the file says/)).toBeNull();
+  expect(screen.queryByRole('heading', { name: /^Cannot be read/ })).toBeNull();
   read('cloth;price\nCalico;\n');
   expect(await screen.findByText(/^Nothing: every cloth is as the file says/)).toBeTruthy();
+  expect(screen.queryByText(/No block has a cloth of these names/)).toBeNull();
   read('cloth;in stock;price\nCalico;3;12,5\nMadder;1;');
   await screen.findByRole('button', { name: 'Change 2 cloths' });
   press('Change 2 cloths');
