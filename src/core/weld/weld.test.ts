@@ -102,6 +102,19 @@ test('places on a side stand in the order in which the side comes to them, in wh
   }
 });
 
+test('a place reaches no further than the least of its corners: beside a small patch a gap stays that a large one alone would close', () => {
+  const beam = drawn.patch(0, [[0, 0], [120, 0], [120, 30], [0, 30]]); // prettier-ignore
+  const large = drawn.patch(1, [[50, 30.8], [90, 30.8], [90, 60], [50, 60]]); // prettier-ignore
+  const small = drawn.patch(2, [[48, 30.8], [50, 30.8], [50, 32.8], [48, 32.8]]); // prettier-ignore
+  const under = (patches: readonly Patch[]) => {
+    const corners = clusterCorners(patches, patches.map((_, i) => i), 1); // prettier-ignore
+    const side = placesOnSides(patches, corners, 1).find((one) => one.patch === 0 && one.side === 2);
+    return side?.places.map((place) => corners.places[place]!.x);
+  };
+  expect(under([beam, large])).toEqual([120, 90, 50, 0]);
+  expect(under([beam, large, small])).toEqual([120, 90, 0]);
+});
+
 test('layers are welded each by itself, and a reach of nothing moves nothing', () => {
   const below = drawn.cutGrid(2, 2, [0]);
   const above = drawn.starOfDiamonds(6).map((patch) => ({ ...patch, id: `over-${patch.id}`, layer: 1 }));
