@@ -4,7 +4,7 @@ export { readSewing } from './readSewing';
 export { readBlockDocument, readBlockFile, writeBlockFile } from './blockFile';
 export { importDrawing, type DrawingOptions, type ImportedBlock } from './importDrawing';
 export { LIMITS } from './limits';
-export { logCsv, type LogLine } from './logCsv';
+export { MOST_LOG_LINES, logCsv, type LogLine } from './logCsv';
 export { orderCsv } from './orderCsv';
 export { readShelfCsv, shelfCsv, type ReadShelf } from './shelfCsv';
 export { readTable, type CellFault, type Table } from './readTable';

@@ -1,5 +1,8 @@
 import { csvText } from './csvText';
 
+/** Of what was written, of changes and of who was stuck so many lines are listed each, the newest. */
+export const MOST_LOG_LINES = 2000;
+
 /** A line of the logbook in words. */
 export interface LogLine {
   readonly at: string;

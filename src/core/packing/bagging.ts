@@ -1,3 +1,6 @@
+/** So many receipts of bags that were handed over are listed, the latest; older ones are found by their maker's name. */
+export const MOST_RECEIPTS = 200;
+
 /** How the bags of a drop are made. */
 export interface Bagging {
   /** A bag for each block, or one for all blocks of the drop, each block in a bag within it. */

@@ -40,6 +40,7 @@ export {
   type BagPlace,
 } from './bagExtras';
 export {
+  MOST_RECEIPTS,
   USUAL_BAGGING,
   bagAccount,
   outerBags,

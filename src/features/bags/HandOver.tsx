@@ -7,8 +7,9 @@ import FormGroup from '@mui/material/FormGroup';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import useSWR from 'swr';
+import { MOST_RECEIPTS } from '@/core/packing';
 import { counted } from '@/core/words';
 import type { Handover, HandoverWay, Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
@@ -33,6 +34,9 @@ interface HandOverProps {
   readonly handovers: readonly Handover[];
 }
 
+/** Of so many makers or receipts one is looked for by name. */
+const MANY = 8;
+
 const WAYS = [
   ['counter', 'at the counter'],
   ['post', 'by post'],
@@ -43,13 +47,18 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
   const notice = useNotice();
   const base = `/api/projects/${projectId}`;
   const [isRoll, setIsRoll] = useState(false);
+  const [find, setFind] = useState('');
+  const asked = useDeferredValue(find.trim());
   const ids = useRef(new Map<string, string>());
   const { data: kits = initialKits, mutate: mutateKits } = useSWR<readonly Kit[]>(`${base}/kits`, read, { fallbackData: initialKits });
-  const { data: handovers = initial, mutate } = useSWR<readonly Handover[]>(`${base}/handovers`, read, { fallbackData: initial });
+  const address = `${base}/handovers${asked === '' ? '' : `?find=${encodeURIComponent(asked)}`}`;
+  const { data: handovers = initial, mutate } = useSWR<readonly Handover[]>(address, read, { keepPreviousData: true, ...(asked === '' ? { fallbackData: initial } : {}) });
   const again = () => Promise.all([mutateKits(), mutate()]);
   useLive(projectId, ['kits', 'makers', 'blocks'], again);
   const packedOf = (makerId: string) => blocks.filter(({ id }) => kits.some((kit) => kit.makerId === makerId && kit.blockId === id && kit.status === 'packed'));
   const waiting = makers.filter(({ id }) => packedOf(id).length > 0);
+  const isFound = ({ name }: { readonly name: string }) => name.toLowerCase().includes(asked.toLowerCase());
+  const found = waiting.filter(isFound);
   const takeBack = async (id: string) => {
     try {
       await send('PATCH', `${base}/handovers`, { id });
@@ -88,14 +97,25 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
         {waiting.length === 0 ? 'No packed bag waits for its maker.' : `${counted(waiting.length, 'maker')} with packed bags.`}
       </Typography>
+      {!isRoll && (waiting.length >= MANY || handovers.length >= MANY || find !== '') && (
+        <Box className="no-print" sx={{ maxWidth: 320, mb: 1.5 }}>
+          <TextField label="Find a maker" value={find} onChange={({ target }) => setFind(target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />
+          <Typography role="status" color="textSecondary">
+            {asked !== '' && `${counted(found.length, 'maker')} with packed bags and ${counted(handovers.length, 'receipt')} of that name.`}
+          </Typography>
+        </Box>
+      )}
       {isRoll && <HandByRoll waiting={waiting} packedOf={packedOf} onHand={handAll} onClose={() => setIsRoll(false)} />}
-      {!isRoll && waiting.map((maker) => (
+      {!isRoll && found.map((maker) => (
         <MakersBags key={`${maker.id}${packedOf(maker.id).length}`} base={base} maker={maker} blocks={packedOf(maker.id)} onDone={again} onTakeBack={takeBack} />
       ))}
       {handovers.length > 0 && <Typography variant="h3" sx={{ mt: 3, mb: 1 }}>Handed over</Typography>}
       {handovers.map((one) => (
         <Receipt key={one.id} handover={one} shop={shop} blocks={blocks} onTakeBack={() => void takeBack(one.id)} />
       ))}
+      {handovers.length >= MOST_RECEIPTS && (
+        <Typography color="textSecondary" sx={{ mt: 1 }}>{`The latest ${MOST_RECEIPTS} are listed: find older ones by the maker’s name.`}</Typography>
+      )}
     </Box>
   );
 } // prettier-ignore

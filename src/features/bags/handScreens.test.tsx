@@ -1,6 +1,7 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { SWRConfig } from 'swr';
 import { expect, test } from 'vitest';
+import { MOST_RECEIPTS } from '@/core/packing';
 import type { Handover, Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import { Notices } from '@/ui/Notices';
@@ -90,4 +91,40 @@ test('by roll: who is there gets all packed bags at one press, who is not is lef
   fireEvent.click(screen.getByRole('button', { name: 'Call those again' }));
   expect(roll().textContent).toContain('Ann2 bags: Star, Disc');
   expect(roll().textContent).toContain('1 handed over, 0 not there, 1 to call.');
+}); // prettier-ignore
+
+test('of many makers one is looked for by name, among those who wait and among the receipts, however old', async () => {
+  const many = ['Ann', 'Annie', ...'BCDEFG'].map((name) => ({ ...makers[0]!, id: name, name }));
+  const kits = many.map(({ id }) => kit(id, 'a', 'packed'));
+  const old = { ...past, id: 'h2', maker: 'Annie', at: '2024-01-05T10:00:00Z' };
+  const latest = Array.from({ length: MOST_RECEIPTS }, (_, i) => ({ ...past, id: `r${i}`, maker: 'Bea' }));
+  answering({
+    'GET /api/projects/p/kits': () => kits,
+    'GET /api/projects/p/handovers': () => latest,
+    'GET /api/projects/p/handovers\\?find=ann%20': () => refused(400, 'not trimmed'),
+    'GET /api/projects/p/handovers\\?find=ann': () => [old],
+    'GET /api/projects/p/handovers\\?find=.*': () => [],
+  });
+  const show = (count: number, receipts: readonly Handover[]) =>
+    render(
+      <SWRConfig value={{ provider: () => new Map() }}>
+        <Notices>
+          <HandOver projectId="p" shop="" makers={many.slice(0, count)} blocks={blocks} kits={kits} handovers={receipts} />
+        </Notices>
+      </SWRConfig>,
+    );
+  const waiting = () => screen.queryAllByRole('region').map((one) => one.getAttribute('aria-label'));
+  const { unmount } = show(7, latest.slice(0, 7));
+  expect(screen.queryByRole('textbox', { name: 'Find a maker' })).toBeNull();
+  unmount();
+  show(8, latest);
+  expect(screen.getByText(`The latest ${MOST_RECEIPTS} are listed: find older ones by the maker’s name.`)).toBeTruthy();
+  fireEvent.change(screen.getByRole('textbox', { name: 'Find a maker' }), { target: { value: 'ann ' } });
+  expect(waiting()).toEqual(['Ann', 'Annie']);
+  expect((await screen.findByRole('article', { name: 'Receipt for Annie' })).textContent).toContain('5 January 2024');
+  expect(screen.getByText('2 makers with packed bags and 1 receipt of that name.')).toBeTruthy();
+  expect(screen.queryByText(/^The latest/)).toBeNull();
+  fireEvent.change(screen.getByRole('textbox', { name: 'Find a maker' }), { target: { value: 'Zoe' } });
+  expect(await screen.findByText('0 makers with packed bags and 0 receipts of that name.')).toBeTruthy();
+  expect(waiting()).toEqual([]);
 }); // prettier-ignore

@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import useSWR from 'swr';
-import { logCsv } from '@/core/formats';
+import { MOST_LOG_LINES, logCsv } from '@/core/formats';
 import { counted } from '@/core/words';
 import type { LogEntry, LogKind } from '@/server/logbook';
 import { asRefusal, read, send } from '@/ui/api';
@@ -22,7 +22,7 @@ import { smallerPicture } from '@/ui/smallerPicture';
 import { useLive } from '@/ui/useLive';
 import { useSend } from '@/ui/useSend';
 import { useUnsaved } from '@/ui/useUnsaved';
-import { EVERYTHING, KIND_NAMES, logLines, sayEntry, type LogChoice } from './logWords';
+import { EVERYTHING, KIND_NAMES, isCut, logLines, sayEntry, type LogChoice } from './logWords';
 
 interface LogbookProps {
   readonly projectId: string;
@@ -110,6 +110,11 @@ export function Logbook({ projectId, project, blocks, initial }: LogbookProps) {
         <Button sx={{ mt: 1 }} onClick={() => setMost(most + PAGE)}>
           {`${lines.length - most} older`}
         </Button>
+      )}
+      {isCut(entries) && (
+        <Typography color="textSecondary" sx={{ mt: 1 }}>
+          {`Of what was written, of changes and of who was stuck the newest ${MOST_LOG_LINES} each are here.`}
+        </Typography>
       )}
     </Box>
   );

@@ -1,3 +1,4 @@
+import { MOST_LOG_LINES } from '@/core/formats';
 import type { LogEntry } from '@/server/logbook';
 
 /** What was done, as the list of changes names it, in words. */
@@ -105,4 +106,11 @@ export function logLines(entries: readonly LogEntry[], { words, block, kind }: L
     const isOf = block === 'all' || (block === 'project' ? entry.blockId === null : entry.blockId === block);
     return isKind && isOf && wanted.every((word) => text.includes(word));
   });
+}
+
+/** Whether older lines than these are not listed: of what was written, changed or asked. */
+export function isCut(entries: readonly LogEntry[]): boolean {
+  const counts = { written: 0, change: 0, trouble: 0 };
+  for (const { kind } of entries) counts[kind === 'change' || kind === 'trouble' ? kind : 'written'] += 1;
+  return Object.values(counts).some((count) => count >= MOST_LOG_LINES);
 }

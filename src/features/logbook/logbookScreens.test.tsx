@@ -1,10 +1,11 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
+import { MOST_LOG_LINES } from '@/core/formats';
 import type { LogEntry } from '@/server/logbook';
 import { Notices } from '@/ui/Notices';
 import { answering, refused } from '@/ui/testing';
 import { Logbook } from './Logbook';
-import { EVERYTHING, logLines, sayEntry } from './logWords';
+import { EVERYTHING, isCut, logLines, sayEntry } from './logWords';
 
 const entry = (id: string, kind: LogEntry['kind'], text: string, more: Partial<LogEntry> = {}): LogEntry => ({ id, kind, text, blockId: null, by: 'Hanna', at: '2026-11-20T10:00:00Z', ...more }); // prettier-ignore
 const log = [
@@ -23,6 +24,15 @@ test('lines are found by all their words, by block and by kind; changes are said
   expect(ids({ kind: 'all', words: 'added makers' })).toEqual(['3']);
   expect(sayEntry(entry('x', 'change', 'some-new-thing'))).toBe('some new thing');
 });
+
+test('that older lines are not listed is said once as many of a kind are there as can be', () => {
+  const lines = (kind: LogEntry['kind'], count: number) => Array.from({ length: count }, (_, i) => entry(`${kind}${i}`, kind, 'kit-changed'));
+  expect(isCut([...lines('change', MOST_LOG_LINES - 1), ...lines('note', 3), ...lines('trouble', 3)])).toBe(false);
+  expect(isCut(lines('trouble', MOST_LOG_LINES))).toBe(true);
+  expect(isCut([...lines('note', MOST_LOG_LINES - 1), ...lines('decision', 1)])).toBe(true);
+  render(<Logbook projectId="p" project="Coast" blocks={[]} initial={lines('change', MOST_LOG_LINES)} />);
+  expect(screen.getByText('Of what was written, of changes and of who was stuck the newest 2000 each are here.')).toBeTruthy();
+}); // prettier-ignore
 
 test('a line is taken out by a button that says how it begins', () => {
   const long = 'Dark cloth runs when it is pressed wet, so press it dry, and never with steam.';

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
+import { MOST_RECEIPTS } from '@/core/packing';
 import { handOver, listHandovers, listKits, setKitStatuses, takeHandoverBack, type NewHandover } from '.';
 import { makeBlock } from '../blocks';
 import { addMakers } from '../makers';
@@ -43,3 +44,18 @@ test('packed bags are handed over together or not at all, once however often it 
   expect(await listHandovers(sql, project)).toEqual([]);
   await expect(takeHandoverBack(sql, access, both.id)).rejects.toEqual(refusal(404));
 });
+
+test('the latest receipts are listed, and older ones are found by the maker’s name, however it is written', async () => {
+  const [bea] = await addMakers(sql, access, ['Bea 100%']);
+  await sql`
+    insert into handover (id, project_id, maker_id, how, tracking, packets, grams, blocks, account_id, at)
+    select gen_random_uuid(), ${project.id}, ${makerId}, 'counter', '', 1, null, ${[star]}, ${access.account.id}, now() from generate_series(1, ${MOST_RECEIPTS})`;
+  await sql`
+    insert into handover (id, project_id, maker_id, how, tracking, packets, grams, blocks, account_id, at)
+    values (gen_random_uuid(), ${project.id}, ${bea!.id}, 'counter', '', 1, null, ${[star]}, ${access.account.id}, now() - interval '1 year')`;
+  const names = async (find?: string) => [...new Set((await listHandovers(sql, project, find)).map(({ maker }) => maker))];
+  expect(await listHandovers(sql, project)).toHaveLength(MOST_RECEIPTS);
+  expect(await names()).toEqual(['Ann']);
+  expect([await names('bEA'), await names('100%'), await names('%')]).toEqual([['Bea 100%'], ['Bea 100%'], ['Bea 100%']]);
+  expect(await names('nobody')).toEqual([]);
+}); // prettier-ignore

@@ -1,4 +1,5 @@
 import type postgres from 'postgres';
+import { MOST_RECEIPTS } from '@/core/packing';
 import { inTransaction, type Sql } from '../database';
 import { conflict, notFound } from '../errors';
 import { notify } from '../live';
@@ -28,12 +29,17 @@ export interface Handover {
 /** What is written down when bags are handed over; its id is the page’s, so that it may be sent again. */
 export type NewHandover = Omit<Handover, 'maker' | 'by' | 'at'>;
 
-/** Handovers of a project that were not taken back, latest first. */
-export async function listHandovers(sql: Sql, project: Project): Promise<Handover[]> {
+/**
+ * Handovers of a project that were not taken back, the latest `MOST_RECEIPTS`.
+ * @param find part of the name of their makers, in whatever letters; empty for all
+ */
+export async function listHandovers(sql: Sql, project: Project, find = ''): Promise<Handover[]> {
   const rows = await sql<Handover[]>`
     select h.id, h.maker_id as "makerId", m.name as maker, h.how, h.tracking, h.packets, h.grams, h.blocks, a.name as by, h.at
     from handover h join maker m on m.id = h.maker_id left join account a on a.id = h.account_id
-    where h.project_id = ${project.id} and h.taken_back_at is null and m.erased_at is null order by h.at desc, h.id limit 500`;
+    where h.project_id = ${project.id} and h.taken_back_at is null and m.erased_at is null
+      and strpos(lower(m.name), lower(${find})) > 0
+    order by h.at desc, h.id limit ${MOST_RECEIPTS}`;
   return [...rows];
 }
 

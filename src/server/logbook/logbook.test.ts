@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe } from '@/core/generate';
+import { MOST_LOG_LINES } from '@/core/formats';
 import { addLogEntry, listLog, readLogPicture, setLogRemoved } from '.';
 import { listSummaries, makeBlock } from '../blocks';
 import { runAgain } from '../files';
@@ -38,6 +39,18 @@ test('one dated thread: what was noted, changed and asked, newest first, by bloc
   expect((await listLog(sql, project)).some(({ id }) => id === note.id)).toBe(false);
   await setLogRemoved(sql, access, note.id, false);
   expect((await listLog(sql, project)).some(({ id }) => id === note.id)).toBe(true);
+});
+
+test('what was written stays in the thread however much was changed since', async () => {
+  const note = { id: randomUUID(), kind: 'decision', blockId: null, text: 'Madder for all.' } as const;
+  await addLogEntry(sql, access, note);
+  await sql`
+    insert into audit (project_id, account_id, what, details, at)
+    select ${project.id}, ${access.account.id}, 'kit-changed', '{}', now() + interval '1 hour' * i from generate_series(1, 2500) i`;
+  const log = await listLog(sql, project);
+  expect(log.some(({ id }) => id === note.id)).toBe(true);
+  expect(log.filter(({ kind }) => kind === 'change')).toHaveLength(MOST_LOG_LINES);
+  await sql`delete from audit where what = 'kit-changed' and project_id = ${project.id}`;
 });
 
 test('a picture to a line is encoded anew and goes with it; what is no picture is refused and nothing is written', async () => {

@@ -1,4 +1,5 @@
 import type postgres from 'postgres';
+import { MOST_LOG_LINES } from '@/core/formats';
 import { inTransaction, type Sql } from '../database';
 import { notFound } from '../errors';
 import { notify } from '../live';
@@ -23,28 +24,28 @@ export interface LogEntry {
   readonly picture?: { readonly width: number; readonly height: number } | null;
 }
 
-/** So many lines are shown, the newest. */
-const MOST_LINES = 2000;
-
-/** The logbook of a project: what was noted, what was changed and who was stuck, newest first. */
+/** The logbook of a project: what was noted, what was changed and who was stuck, newest first; of each the newest `MOST_LOG_LINES`. */
 export async function listLog(sql: Sql, project: Project): Promise<LogEntry[]> {
   const rows = await sql<LogEntry[]>`
     select * from (
-      select e.id::text, e.kind, e.block_id as "blockId", e.text, a.name as "by", e.at,
+      (select e.id::text, e.kind, e.block_id as "blockId", e.text, a.name as "by", e.at,
           case when e.image is not null then jsonb_build_object('width', e.width, 'height', e.height) end as picture
         from log_entry e left join account a on a.id = e.account_id
         where e.project_id = ${project.id} and e.removed_at is null
+        order by e.at desc, e.id limit ${MOST_LOG_LINES})
       union all
-      select d.id::text, 'change', b.id, d.what, a.name, d.at, null
+      (select d.id::text, 'change', b.id, d.what, a.name, d.at, null
         from audit d left join account a on a.id = d.account_id
           left join block b on b.id::text = d.details->>'block' and b.project_id = d.project_id
         where d.project_id = ${project.id}
+        order by d.at desc, d.id limit ${MOST_LOG_LINES})
       union all
-      select t.id::text, 'trouble', t.block_id, concat_ws(': ', m.name,
+      (select t.id::text, 'trouble', t.block_id, concat_ws(': ', m.name,
           (select string_agg(w.text, ' — ' order by w.number) from trouble_word w where w.trouble_id = t.id and w.text <> '')), null, t.at, null
         from trouble t join maker m on m.id = t.maker_id join block b on b.id = t.block_id
         where b.project_id = ${project.id} and t.state <> 'withdrawn'
-    ) line order by at desc, id limit ${MOST_LINES}`;
+        order by t.at desc, t.id limit ${MOST_LOG_LINES})
+    ) line order by at desc, id`;
   return [...rows];
 }
 
