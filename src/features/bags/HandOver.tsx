@@ -98,8 +98,10 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
         {waiting.length === 0 ? 'No packed bag waits for its maker.' : `${counted(waiting.length, 'maker')} with packed bags.`}
       </Typography>
       {!isRoll && (waiting.length >= MANY || handovers.length >= MANY || find !== '') && (
-        <Box className="no-print" sx={{ maxWidth: 320, mb: 1.5 }}>
-          <TextField label="Find a maker" value={find} onChange={({ target }) => setFind(target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />
+        <Box className="no-print" sx={{ mb: 1.5 }}>
+          <Box sx={{ maxWidth: 320 }}>
+            <TextField label="Find a maker" value={find} onChange={({ target }) => setFind(target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />
+          </Box>
           <Typography role="status" color="textSecondary">
             {asked !== '' && `${counted(found.length, 'maker')} with packed bags and ${counted(handovers.length, 'receipt')} of that name.`}
           </Typography>
