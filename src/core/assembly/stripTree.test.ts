@@ -69,6 +69,10 @@ test('what is not narrow, too long to be weighed or crossed by lines is no strip
   expect(tree(hexagonRows(3, 5))).toBeUndefined();
   expect(tree(hexagonRows(3, 6))).toBeDefined();
   expect(tree(hexagonRows(2, 61))).toBeUndefined();
+  expect([tree(hexagonRows(4, 8)) === undefined, tree(hexagonRows(5, 10)) === undefined]).toEqual([
+    false,
+    true,
+  ]);
   expect(tree(cutGrid(9, 2, [0]))).toBeUndefined();
   // A strip on end, drawn a hair to either side.
   const onEnd = [89.99, 90, 90.01].map((degrees) =>

@@ -47,8 +47,8 @@ interface Meeting {
   readonly minutes: number;
 }
 
-/** A strip is at least so many times as long as it is wide; one of more patches is not weighed. */
-const [LEAST_SLENDER, MOST_PATCHES] = [2, 120];
+/** A strip has at most so many rows (of more, halves serve as well), is so many times as long as it is wide, and of at most so many patches. */
+const [MOST_ROWS, LEAST_SLENDER, MOST_PATCHES] = [4, 2, 120];
 /** Stretches of up to so many patches are also grown patch by patch, so many orders followed at a time. */
 const [MOST_GROWN, WIDTH] = [32, 8];
 /** Ways of making a stretch that are kept. */
@@ -65,7 +65,7 @@ export function stripTree(task: PiecesTask, members: readonly number[]): Tree | 
   const count = members.length;
   if (count > MOST_PATCHES || !hasNoLines(task.graph)) return undefined;
   const strip = stripOf(task.graph, members, task.settings.stitchesPerMm);
-  if (count < LEAST_SLENDER * strip.band ** 2) return undefined;
+  if (strip.band > MOST_ROWS || count < LEAST_SLENDER * strip.band ** 2) return undefined;
   const meetingAt = meetingsOf(task, strip);
   const known = new Map<string, Stretch>();
   const stretches: Stretch[] = [];
