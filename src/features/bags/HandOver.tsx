@@ -48,17 +48,21 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
   const base = `/api/projects/${projectId}`;
   const [isRoll, setIsRoll] = useState(false);
   const [find, setFind] = useState('');
-  const asked = useDeferredValue(find.trim());
+  const wished = useDeferredValue(find.trim());
+  // By roll everybody is called.
+  const asked = isRoll ? '' : wished;
+  const isFound = (name: string) => name.toLowerCase().includes(asked.toLowerCase());
   const ids = useRef(new Map<string, string>());
   const { data: kits = initialKits, mutate: mutateKits } = useSWR<readonly Kit[]>(`${base}/kits`, read, { fallbackData: initialKits });
-  const address = `${base}/handovers${asked === '' ? '' : `?find=${encodeURIComponent(asked)}`}`;
-  const { data: handovers = initial, mutate } = useSWR<readonly Handover[]>(address, read, { keepPreviousData: true, ...(asked === '' ? { fallbackData: initial } : {}) });
-  const again = () => Promise.all([mutateKits(), mutate()]);
+  const { data: latest = initial, mutate } = useSWR<readonly Handover[]>(`${base}/handovers`, read, { fallbackData: initial });
+  const { data: ofName, error, mutate: mutateFound } = useSWR<readonly Handover[], unknown>(asked === '' ? null : `${base}/handovers?find=${encodeURIComponent(asked)}`, read);
+  // Until older ones are there, and where nobody answers, the latest are looked through.
+  const handovers = ofName ?? latest.filter(({ maker }) => isFound(maker));
+  const again = () => Promise.all([mutateKits(), mutate(), mutateFound()]);
   useLive(projectId, ['kits', 'makers', 'blocks'], again);
   const packedOf = (makerId: string) => blocks.filter(({ id }) => kits.some((kit) => kit.makerId === makerId && kit.blockId === id && kit.status === 'packed'));
   const waiting = makers.filter(({ id }) => packedOf(id).length > 0);
-  const isFound = ({ name }: { readonly name: string }) => name.toLowerCase().includes(asked.toLowerCase());
-  const found = waiting.filter(isFound);
+  const found = waiting.filter(({ name }) => isFound(name));
   const takeBack = async (id: string) => {
     try {
       await send('PATCH', `${base}/handovers`, { id });
@@ -77,7 +81,7 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
       await send('POST', `${base}/handovers`, { id, makerId: maker.id, how: 'counter', tracking: '', packets: 1, grams: null, blocks: own.map((block) => block.id) });
       notice({ text: `${maker.name}: ${counted(own.length, 'bag')} handed over.`, undo: () => takeBack(id) });
       ids.current.delete(maker.id);
-      await Promise.all([mutateKits(), mutate()]);
+      await again();
       return true;
     } catch (error) {
       notice({ text: asRefusal(error).message });
@@ -97,7 +101,7 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
         {waiting.length === 0 ? 'No packed bag waits for its maker.' : `${counted(waiting.length, 'maker')} with packed bags.`}
       </Typography>
-      {!isRoll && (waiting.length >= MANY || handovers.length >= MANY || find !== '') && (
+      {!isRoll && (waiting.length >= MANY || latest.length >= MANY || find !== '') && (
         <Box className="no-print" sx={{ mb: 1.5 }}>
           <Box sx={{ maxWidth: 320 }}>
             <TextField label="Find a maker" value={find} onChange={({ target }) => setFind(target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />
@@ -105,6 +109,7 @@ export function HandOver({ projectId, shop, makers, blocks, kits: initialKits, h
           <Typography role="status" color="textSecondary">
             {asked !== '' && `${counted(found.length, 'maker')} with packed bags and ${counted(handovers.length, 'receipt')} of that name.`}
           </Typography>
+          <ErrorNote error={error === undefined ? undefined : asRefusal(error)} />
         </Box>
       )}
       {isRoll && <HandByRoll waiting={waiting} packedOf={packedOf} onHand={handAll} onClose={() => setIsRoll(false)} />}

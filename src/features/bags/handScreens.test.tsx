@@ -103,6 +103,7 @@ test('of many makers one is looked for by name, among those who wait and among t
     'GET /api/projects/p/handovers': () => latest,
     'GET /api/projects/p/handovers\\?find=ann%20': () => refused(400, 'not trimmed'),
     'GET /api/projects/p/handovers\\?find=ann': () => [old],
+    'GET /api/projects/p/handovers\\?find=bea': () => unreachable(),
     'GET /api/projects/p/handovers\\?find=.*': () => [],
   });
   const show = (count: number, receipts: readonly Handover[]) =>
@@ -113,6 +114,7 @@ test('of many makers one is looked for by name, among those who wait and among t
         </Notices>
       </SWRConfig>,
     );
+  const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
   const waiting = () => screen.queryAllByRole('region').map((one) => one.getAttribute('aria-label'));
   const { unmount } = show(7, latest.slice(0, 7));
   expect(screen.queryByRole('textbox', { name: 'Find a maker' })).toBeNull();
@@ -124,7 +126,17 @@ test('of many makers one is looked for by name, among those who wait and among t
   expect((await screen.findByRole('article', { name: 'Receipt for Annie' })).textContent).toContain('5 January 2024');
   expect(screen.getByText('2 makers with packed bags and 1 receipt of that name.')).toBeTruthy();
   expect(screen.queryByText(/^The latest/)).toBeNull();
+  // By roll nobody is left out, nor is a receipt.
+  press('By roll');
+  expect(screen.getAllByRole('article')).toHaveLength(MOST_RECEIPTS);
+  press('Close the roll');
+  // What is here already is looked through at once, also where nobody answers.
+  fireEvent.change(screen.getByRole('textbox', { name: 'Find a maker' }), { target: { value: 'bea' } });
+  expect(screen.getByText(`0 makers with packed bags and ${MOST_RECEIPTS} receipts of that name.`)).toBeTruthy();
+  expect((await screen.findByRole('alert')).textContent).toContain('The server cannot be reached.');
   fireEvent.change(screen.getByRole('textbox', { name: 'Find a maker' }), { target: { value: 'Zoe' } });
+  expect(screen.getByText('0 makers with packed bags and 0 receipts of that name.')).toBeTruthy();
+  await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
   expect(await screen.findByText('0 makers with packed bags and 0 receipts of that name.')).toBeTruthy();
   expect(waiting()).toEqual([]);
 }); // prettier-ignore
