@@ -3,6 +3,7 @@ import type { SeamGraph } from '../block';
 import { threadOn } from '../thread';
 import { balanceOf, middle } from './middles';
 import { aroundPatch } from './rims';
+import { threadSteps } from './touches';
 
 /** Patches that lie one after another along a strip, by where they stand in it; a stretch is those from one on to before another. */
 export interface Strip {
@@ -27,8 +28,6 @@ interface Side {
 
 /** Patches are followed at a small angle to the strip, so that those that lie side by side have an order: radians. */
 const LEAN = 0.03;
-/** Seams whose threads differ by less are alike, mm. */
-const SAME_THREAD_MM = 20;
 
 /** Patches of a group in the order in which they lie along it. */
 export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPerMm: number): Strip {
@@ -36,15 +35,16 @@ export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPe
   const standsAt = new Int32Array(graph.patches.length).fill(-1);
   patches.forEach((patch, i) => (standsAt[patch] = i));
   const isOpen = new Set(graph.openEdges.map(({ patch }) => patch));
+  const staysIn = patches.map((patch) => isOpen.has(patch));
   const sides = patches.map((patch) =>
     aroundPatch(graph, patch).map(({ seam, side }): Side => {
       const { patches: pair, lengthMm } = itemAt(graph.seams, seam);
-      const steps = Math.round(threadOn(lengthMm, stitchesPerMm) / SAME_THREAD_MM);
+      const steps = threadSteps(threadOn(lengthMm, stitchesPerMm));
       return { other: itemAt(standsAt, pair[0] === patch ? pair[1] : pair[0]), says: `${side}:${steps}` };
     }),
   );
   // The paper of a patch with an open edge, or a neighbour outside, stays in.
-  const first = sides.map((own, i) => (isOpen.has(itemAt(patches, i)) ? -1 : Math.min(i, ...own.map(({ other }) => other))));
+  const first = sides.map((own, i) => (staysIn[i] ? -1 : Math.min(i, ...own.map(({ other }) => other))));
   const last = sides.map((own, i) => Math.max(i, ...own.map(({ other }) => other)));
   const apart = sides.flatMap((own, i) => own.filter(({ other }) => other >= 0).map(({ other }) => Math.abs(other - i)));
   const papersIn = (from: number, to: number) => {
@@ -52,7 +52,6 @@ export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPe
     for (let i = from; i < to; i++) if (itemAt(first, i) < from || itemAt(last, i) >= to) papers += 1;
     return papers;
   };
-  const staysIn = patches.map((patch) => isOpen.has(patch));
   return {
     patches,
     standsAt,

@@ -34,10 +34,16 @@ interface Side {
   readonly isDear: boolean;
 }
 
-/** Seams whose threads differ by less are alike, mm. */
-const SAME_THREAD_MM = 20;
 /** Sides are bits of one number. */
 const MOST_SIDES = 30;
+
+/** Seams whose threads differ by less are alike, mm. */
+const SAME_THREAD_MM = 20;
+
+/** Thread of a seam, mm, in the steps by which seams are told apart. */
+export function threadSteps(threadMm: number): number {
+  return Math.round(threadMm / SAME_THREAD_MM);
+}
 
 /** The bit of a mask that says that a patch is in itself. */
 export const IS_IN = 1 << 30;
@@ -84,7 +90,7 @@ export class Touches {
     return this.#sides
       .map((sides) =>
         sides
-          .map(({ other, goesOn, isDear, threadMm }) => [other, +goesOn, +isDear, Math.round(threadMm / SAME_THREAD_MM)].join())
+          .map(({ other, goesOn, isDear, threadMm }) => [other, +goesOn, +isDear, threadSteps(threadMm)].join())
           .join(' '),
       )
       .join(';');
