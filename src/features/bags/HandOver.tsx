@@ -207,7 +207,7 @@ function Receipt({ handover: { maker, how, tracking, packets, grams, blocks: ids
         {by !== null && `; handed over by ${by}`}
         {shop !== '' && ` · ${shop}`}
       </Typography>
-      <Button className="no-print" size="small" variant="text" aria-label={`Take back: ${maker}`} onClick={onTakeBack}>
+      <Button className="no-print" size="small" variant="text" aria-label={`Take back: ${maker}`} onClick={onTakeBack} sx={{ flexShrink: 0 }}>
         Take back
       </Button>
     </Stack>
