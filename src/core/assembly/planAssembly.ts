@@ -45,8 +45,8 @@ export type ReportProgress = (share: number) => boolean | void;
 /** Thrown when a progress callback asks to stop. */
 export class CancelledError extends Error {}
 
-/** Orders by each school without any wish: asked for again with every wish, and when schools are compared. */
-const freeOrders = keptFor((_: SeamGraph) => keptFor((_settings: SewingSettings) => new Map<School, readonly GroupOrder[]>())); // prettier-ignore
+/** Orders without any wish, by school and figures of sewing: asked for again with every wish, and when schools are compared. */
+const freeOrders = keptFor((_: SeamGraph) => new Map<string, readonly GroupOrder[]>());
 
 /**
  * Plans the order of sewing for every layer and every connected group of a block.
@@ -73,9 +73,10 @@ export function planAssembly(
   const choose: GroupTask['choose'] = (own, orders, figure) => mostServing(own, orders, figure, settings);
   const plan = (pins: Wishes['pins'], apart: Wishes['apart']) =>
     groups.map((members) => groupTree({ graph, members, settings, school, pins, apart, goOn, choose }));
-  const known = freeOrders(graph)(settings);
-  const free = known.get(school) ?? plan([], []);
-  known.set(school, free);
+  const known = freeOrders(graph);
+  const key = JSON.stringify([school, settings]);
+  const free = known.get(key) ?? plan([], []);
+  known.set(key, free);
   // An order that does what is wished anyway is left as it is.
   const isFree = isFollowed(free.flatMap(({ tree }) => listJoins(tree)), sound, wishes.apart); // prettier-ignore
   const orders = isFree ? free : plan(sound, wishes.apart);

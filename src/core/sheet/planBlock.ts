@@ -9,7 +9,6 @@ import {
 import type { BagSettings } from '../bags';
 import { fewestRefolds, planBasting, type BastingPlan, type Refolds } from '../basting';
 import {
-  analyseBlock,
   sideTreatments,
   type BlockAnalysis,
   type BlockDocument,
@@ -19,6 +18,7 @@ import {
 import type { BastePolicy } from '../papers';
 import { backgroundOf, groupPapers, nameKinds, type Sorted } from '../shapes';
 import { bastingChoices, kindBasting, type ChosenBasting, type KindBasting } from './bastingChoices';
+import { analysisOf } from './knownAnalyses';
 import { wishesOf } from './orderWishes';
 import { sayHand, type Hand } from './sayHand';
 import type { Step } from './step';
@@ -51,7 +51,7 @@ export function planOrder(
   sewing: Partial<SewingSettings> = {},
   onProgress?: ReportProgress,
 ): AssemblyPlan {
-  return orderOf(analyseBlock(patches), order, sewingOf({ ...sewing, ...order?.sewing }), onProgress);
+  return orderOf(analysisOf(patches), order, sewingOf({ ...sewing, ...order?.sewing }), onProgress);
 }
 
 /**
@@ -88,7 +88,7 @@ export function planBlock(
   { order, basting: choices }: Pick<BlockDocument, 'order' | 'basting'> = {},
   known?: AssemblyPlan,
 ): PlannedBlock {
-  const analysis = analyseBlock(patches);
+  const analysis = analysisOf(patches);
   const { graph, problems } = analysis;
   // What lies in the needle may be this block's own.
   const sewing = sewingOf({ ...settings.sewing, ...order?.sewing });
