@@ -80,28 +80,17 @@ export function useSavedDocument<T>({
     }, isAgain);
   const isUnsaved = present !== saved.present;
   useUnsaved(isUnsaved || isHeld);
-  // It saves itself a moment after each change, and again once there is a connection; what was refused waits for the host.
-  const saveNow = useRef(save);
-  useEffect(() => {
-    saveNow.current = save;
-  });
-  const waits = isUnsaved && !isBusy && !isHeld && error === undefined;
-  useEffect(() => {
-    if (!waits) return;
-    const timer = setTimeout(() => void saveNow.current(), REST_MS);
-    return () => clearTimeout(timer);
-  }, [waits, present]);
-  const isKeptBack = isUnsaved && !isBusy && !isHeld && error !== undefined && isForNow(error);
-  useEffect(() => {
-    if (!isKeptBack) return;
-    const again = () => void saveNow.current(true);
-    const timer = setTimeout(again, AGAIN_MS);
-    window.addEventListener('online', again);
-    return () => {
-      clearTimeout(timer);
-      window.removeEventListener('online', again);
-    };
-  }, [isKeptBack]);
+  useSavesItself(
+    save,
+    !isUnsaved || isBusy || isHeld
+      ? undefined
+      : error === undefined
+        ? 'rest'
+        : isForNow(error)
+          ? 'again'
+          : undefined,
+    present,
+  );
   const theirs = error?.status === 409 ? newerOf<T>(error.current, name) : undefined;
   return {
     present,
@@ -130,6 +119,36 @@ export function useSavedDocument<T>({
         settle();
       }),
   };
+}
+
+/**
+ * It saves itself a moment after each change, and again once there is a connection; what was refused waits for the host.
+ * @param when once the hands rest, or again after a lost connection; undefined while there is nothing to save
+ */
+function useSavesItself(
+  save: (isAgain?: boolean) => Promise<unknown>,
+  when: 'rest' | 'again' | undefined,
+  present: unknown,
+): void {
+  const saveNow = useRef(save);
+  useEffect(() => {
+    saveNow.current = save;
+  });
+  useEffect(() => {
+    if (when !== 'rest') return;
+    const timer = setTimeout(() => void saveNow.current(), REST_MS);
+    return () => clearTimeout(timer);
+  }, [when, present]);
+  useEffect(() => {
+    if (when !== 'again') return;
+    const again = () => void saveNow.current(true);
+    const timer = setTimeout(again, AGAIN_MS);
+    window.addEventListener('online', again);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [when]);
 }
 
 function newerOf<T>(current: unknown, name: string): { present: T; revision: number } | undefined {
