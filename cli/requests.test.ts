@@ -88,6 +88,16 @@ test('pieces on a roll: one document with places from the selvedge on', async ()
   expect([...new Set(lefts)].sort((a, b) => Number(a) - Number(b))).toEqual([10, 60, 110, 160]);
 });
 
+test('a long piece that is drawn aslant goes along a narrow roll where it may be turned, and is refused where not', async () => {
+  const [cos, sin] = [Math.cos(0.5), Math.sin(0.5)];
+  const outline = [[0, 0], [300, 0], [300, 40], [0, 40]].map(([x = 0, y = 0]) => [cos * x - sin * y, sin * x + cos * y]); // prettier-ignore
+  const request = (turns: string) => ({ ...CUT, cloth: { ...CUT.cloth, widthMm: 65, turns }, pieces: [{ id: 'long', outline, count: 2 }] }); // prettier-ignore
+  const { document } = await ask(runCut, request('any'), '--seconds', '0');
+  expect(document.left).toEqual([]);
+  expect(document.lengthMm).toBeCloseTo(600, 3);
+  expect((await ask(runCut, request('half'))).said).toContain('it is 282.5 mm wide, the cloth between its selvedges 45.0 mm'); // prettier-ignore
+});
+
 test('what is left on a piece is said, earlier entries first', async () => {
   const pieces = [{ id: 'large', outline: SQUARE.map(([x = 0, y = 0]) => [2 * x, 2 * y]), count: 3 }, ...CUT.pieces]; // prettier-ignore
   const { document } = await ask(runCut, { ...CUT, cloth: { ...CUT.cloth, lengthMm: 100 }, pieces }, '--seconds=0.2'); // prettier-ignore

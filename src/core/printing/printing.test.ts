@@ -66,6 +66,18 @@ test('a drawing of any size is shown whole by its pages, and their crosses lie o
   );
 });
 
+test('pages of a spread drawing say their row and place in it; the only page of one that fits says nothing', () => {
+  const names = (width: number, height: number) =>
+    tile('Drawing', [], { minX: 0, minY: 0, maxX: width, maxY: height }, 'A4').pages.map(
+      ({ ink }) => textsOf(ink)[1],
+    );
+  expect(names(100, 100)).toEqual(['']);
+  expect(names(300, 100)).toEqual(['row 1 of 1, page 1 of 2', 'row 1 of 1, page 2 of 2']);
+  expect(names(300, 400)).toEqual(
+    [1, 2].flatMap((row) => [1, 2].map((page) => `row ${row} of 2, page ${page} of 2`)),
+  );
+});
+
 test('sheets of papers hold exactly what was asked for, none over another, all within the room', () => {
   const families = fc.constantFrom(
     makePaper(defaultPaper('regular')),
