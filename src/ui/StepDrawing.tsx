@@ -21,7 +21,7 @@ interface StepDrawingProps {
 /** Share of the block's width by which the two units of a join stand apart. */
 const APART = 0.022;
 
-/** Batches up to this size carry fold numbers on every patch; of larger ones the first shows how all are folded. */
+/** From the paper side, batches up to this size carry fold numbers on every patch; of larger ones the first shows how all are folded. */
 const MOST_FOLDED = 6;
 
 /** A step on the drawing: what is done stands settled, what waits is faint, the units of this join stand apart. */
@@ -49,12 +49,12 @@ export function StepDrawing(props: StepDrawingProps) {
       shift={shift}
       {...(props.height === undefined ? {} : { height: props.height })}
     >
-      {step?.kind === 'baste' && (
+      {step?.kind === 'baste' && props.isFlipped && (
         <FoldLayer
           patches={(step.patches.length > MOST_FOLDED ? step.patches.slice(0, 1) : step.patches).flatMap(
             (patch) => sheet.patches[patch] ?? [],
           )}
-          isFlipped={props.isFlipped}
+          isFlipped
         />
       )}
       {step?.kind === 'join' && (

@@ -144,14 +144,17 @@ test('pleats are lines out of the curve, clips wedges into it; papers are folded
   expect(lines.length).toBe(bent.folds.reduce((sum, { patches }) => sum + patches.length, 0));
 }); // prettier-ignore
 
-test('of a large batch only the first paper carries fold numbers, of a small one each does', () => {
+test('from the paper side, of a large batch only the first paper carries fold numbers, of a small one each does; from the front, where they would run the other way round, none', () => {
   const { patches } = documentOfRecipe(defaultRecipe('rosette'));
   const sheet = blockSheet(patches, SETTINGS);
   sheet.steps.forEach((step, index) => {
     if (step.kind !== 'baste') return;
-    const { container, unmount } = render(<StepDrawing label="S" sheet={sheet} current={index} fabrics={[]} system="inch" isFlipped={false} onFlip={() => undefined} />);
-    const numbered = container.querySelectorAll('rect[fill="#24527a"]').length;
-    expect(numbered).toBe(6 * (step.patches.length > 6 ? 1 : step.patches.length));
-    unmount();
+    const numbered = (isFlipped: boolean) => {
+      const { container, unmount } = render(<StepDrawing label="S" sheet={sheet} current={index} fabrics={[]} system="inch" isFlipped={isFlipped} onFlip={() => undefined} />);
+      const count = container.querySelectorAll('rect[fill="#24527a"]').length;
+      unmount();
+      return count;
+    };
+    expect([numbered(false), numbered(true)]).toEqual([0, 6 * (step.patches.length > 6 ? 1 : step.patches.length)]);
   });
 }); // prettier-ignore

@@ -2,7 +2,7 @@ import { itemAt } from '../lists';
 import { edgeLength, edgesOf, isStraight, type Outline } from '../geometry';
 import { foldClockwise, type FoldOrder } from './tails';
 
-/** Orders of folding that are taught. Directions as seen from the front. */
+/** Orders of folding that are taught. The keys tell directions as seen from the front, the names as the hand sees them: from the paper side. */
 export type FoldConvention =
   | 'clockwise'
   | 'counter-clockwise'
@@ -18,12 +18,12 @@ export const FOLD_CONVENTIONS: Readonly<
   Record<FoldConvention, { readonly name: string; readonly what: string }>
 > = {
   clockwise: {
-    name: 'All round, clockwise',
-    what: 'Side after side, the last tucked under the first: tails turn one way and never clash.',
+    name: 'All round, anticlockwise',
+    what: 'Paper side towards you, side after side, the last slipped under the first: tails turn one way and never clash.',
   },
   'counter-clockwise': {
-    name: 'All round, counter-clockwise',
-    what: 'The same the other way; clashes with clockwise neighbours.',
+    name: 'All round, clockwise',
+    what: 'Paper side towards you, the same the other way; clashes with anticlockwise neighbours.',
   },
   'opposite-sides': {
     name: 'Opposite sides, then the others',

@@ -17,16 +17,48 @@ test('a card of basting numbers the folds, and a side that stays raw is dotted a
   const square = patch(1, [[0, 0], [30, 0], [30, 30], [0, 30]]); // prettier-ignore
   const folds = (edges?: Record<number, 'raw'>) => {
     const ink = inkOf([edges ? { ...square, edges } : square]);
-    const numbers = ink.flatMap((one) => (one.kind === 'text' && one.sizeMm === 2.3 ? [one.text] : []));
+    const numbers = ink.flatMap((one) => (one.kind === 'text' && one.sizeMm === 2.8 ? [one.text] : []));
     return { numbers: numbers.sort(), dotted: dotted(ink, 0.5).length };
   };
   expect(folds()).toEqual({ numbers: ['1', '2', '3', '4'], dotted: 0 });
-  expect(folds({ 2: 'raw' })).toEqual({ numbers: ['1', '2', '3'], dotted: 1 });
+  // Once among the pieces, once on the paper.
+  expect(folds({ 2: 'raw' })).toEqual({ numbers: ['1', '2', '3'], dotted: 2 });
+});
+
+test('fold numbers run round the paper as the words say, whichever way it is folded, clear of each other and of the pieces', () => {
+  for (const kind of ['rosette', 'star', 'grid'] as const)
+    for (const convention of ['clockwise', 'counter-clockwise'] as const) {
+      const patches = generate(defaultRecipe(kind));
+      const { kinds } = plannedSheet(patches, SETTINGS);
+      const basting = { kinds: kinds.map(({ outline }) => ({ outline, convention })) };
+      const sheet = plannedSheet(patches, SETTINGS, undefined, { basting });
+      const [first] = stepCards('Block', sheet, 'A4').pages;
+      sheet.steps.slice(0, 6).forEach((step, index) => {
+        if (step.kind !== 'baste') return;
+        const way = /as they are numbered \((\w+)\)/.exec(step.text)?.[1];
+        const middle = PAGE_MM.A4[0] / 2;
+        const own = first!.ink.flatMap((one) => {
+          if (one.kind !== 'text') return [];
+          const [column, row] = [one.at.x < middle ? 0 : 1, Math.floor((one.at.y - 10) / ((PAGE_MM.A4[1] - 20) / 3))]; // prettier-ignore
+          return column + 2 * row === index ? [one] : [];
+        });
+        const numbers = own.filter(({ sizeMm }) => sizeMm === 2.8).sort((a, b) => Number(a.text) - Number(b.text)); // prettier-ignore
+        const area = numbers.reduce((sum, { at }, i) => {
+          const next = numbers[(i + 1) % numbers.length]!.at;
+          return sum + at.x * next.y - at.y * next.x;
+        }, 0);
+        expect(area > 0 ? 'clockwise' : 'anticlockwise').toBe(way);
+        for (const { at } of numbers)
+          for (const other of own)
+            if (other.at !== at)
+              expect(Math.hypot(other.at.x - at.x, other.at.y - at.y)).toBeGreaterThan(2.8);
+      });
+    }
 });
 
 test('a paper of curves alone is pleated: no side of it has a number', () => {
   const disc = { ...patch(1, []), outline: { corners: [{ x: 0, y: 0 }, { x: 60, y: 0 }], bulges: [1, 1] } }; // prettier-ignore
-  expect(inkOf([disc]).filter((one) => one.kind === 'text' && one.sizeMm === 2.3)).toEqual([]);
+  expect(inkOf([disc]).filter((one) => one.kind === 'text' && one.sizeMm === 2.8)).toEqual([]);
 });
 
 test('of a batch one paper carries the numbers; every slide of the thread is dotted on its card', () => {
@@ -34,7 +66,7 @@ test('of a batch one paper carries the numbers; every slide of the thread is dot
   const ink = inkOf(patches);
   const { steps } = plannedSheet(patches, SETTINGS);
   const numbered = steps.filter(({ kind }) => kind === 'baste').length;
-  expect(ink.filter((one) => one.kind === 'text' && one.sizeMm === 2.3)).toHaveLength(6 * numbered);
+  expect(ink.filter((one) => one.kind === 'text' && one.sizeMm === 2.8)).toHaveLength(6 * numbered);
   const slides = steps.flatMap((step) =>
     step.kind === 'join' ? step.chains.flatMap((run) => run.slides) : [],
   );

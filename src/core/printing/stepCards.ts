@@ -31,6 +31,8 @@ const CARD_SAG_MM = 0.2;
 /** Sides that stay raw are dotted. */
 const RAW_STROKE_MM = 0.5;
 const RAW_DASH_MM = [0.1, 1.1] as const;
+/** Share of a picture's width for the paper of a step of basting, room between it and the rest and for its name, mm, and how much larger than it is it is drawn at most. */
+const [PAPER_SHARE, PAPER_GAP_MM, PAPER_NAME_MM, MOST_ENLARGED] = [0.4, 5, 4, 2];
 /** How far from a side towards the middle its fold number stands, as a share of the way. */
 const FOLD_INWARD = 0.22;
 
@@ -133,22 +135,26 @@ function textOfAll(sheet: BlockSheet, step: Step, index: number, { from, count, 
   return `${bare}${isFirst || told.length > 0 ? ` Make ${count} so.` : ''}${also}`;
 }
 
+/** What the hand holds: of papers to baste also one from its paper side, large enough for the order of its folds. */
 function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, high: number): Ink[] {
+  const paper = step.kind === 'baste' ? sheet.patches[step.patches[0] ?? -1] : undefined;
+  if (!paper || isCurvedOnly(paper)) return heldInk(sheet, step, corner, wide, high);
+  const paperWide = wide * PAPER_SHARE;
+  const paperAt = { x: corner.x + wide - paperWide, y: corner.y };
+  return [
+    ...heldInk(sheet, step, corner, wide - paperWide - PAPER_GAP_MM, high),
+    ...paperInk(paper, paperAt, paperWide, high),
+  ];
+}
+
+function heldInk(sheet: BlockSheet, step: Step, corner: Point, wide: number, high: number): Ink[] {
   const held = step.kind === 'join' ? [...step.left, ...step.right] : step.patches;
   const outlines = held
     .map((patch) => sheet.patches[patch]?.outline)
     .filter((one): one is Outline => one !== undefined);
   if (outlines.length === 0) return [];
-  const box = boxOfPoints(outlines.flatMap((outline) => toPolygon(outline, 0.2)));
-  const scale = Math.min(wide / (box.maxX - box.minX), high / (box.maxY - box.minY), 1);
-  const offset = {
-    x: corner.x + (wide - (box.maxX - box.minX) * scale) / 2 - box.minX * scale,
-    y: corner.y + (high - (box.maxY - box.minY) * scale) / 2 - box.minY * scale,
-  };
-  const at = ({ x, y }: Point): Point => ({ x: x * scale + offset.x, y: y * scale + offset.y });
+  const at = fitted(outlines, corner, wide, high, 1);
   const right = new Set(step.kind === 'join' ? step.right : []);
-  // One paper shows how all are folded: more numbers would be taken for those of the patches.
-  const numbered = step.kind === 'baste' ? held[0] : undefined;
   const ink = held.flatMap((patch): Ink[] => {
     const own = sheet.patches[patch];
     if (!own) return [];
@@ -162,7 +168,6 @@ function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
         sizeMm: 2.6,
         align: 'centre',
       },
-      ...(numbered === patch ? foldInk(own, at) : []),
     ];
   });
   const threads = step.kind === 'join' ? step.chains.flatMap((chain) => threadInk(chain, at)) : [];
@@ -170,6 +175,23 @@ function picture(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
 }
 
 type Place = (point: Point) => Point;
+
+/** Puts outlines into the middle of some room, at most so much larger than they are. */
+function fitted(
+  outlines: readonly Outline[],
+  corner: Point,
+  wide: number,
+  high: number,
+  most: number,
+): Place {
+  const box = boxOfPoints(outlines.flatMap((outline) => toPolygon(outline, 0.2)));
+  const scale = Math.min(wide / (box.maxX - box.minX), high / (box.maxY - box.minY), most);
+  const offset = {
+    x: corner.x + (wide - (box.maxX - box.minX) * scale) / 2 - box.minX * scale,
+    y: corner.y + (high - (box.maxY - box.minY) * scale) / 2 - box.minY * scale,
+  };
+  return ({ x, y }) => ({ x: x * scale + offset.x, y: y * scale + offset.y });
+}
 
 /** The outline of a patch; sides that stay raw are dotted. */
 function outlineInk(
@@ -182,6 +204,16 @@ function outlineInk(
     const placed = { ...outline, corners: outline.corners.map(at) };
     return [{ kind: 'outline', outline: placed, strokeMm, isGrey }];
   }
+  return sidesInk({ outline, rawSides }, at, strokeMm, isGrey);
+}
+
+/** The sides of a patch one by one, those that stay raw dotted; mirrored they run as they should. */
+function sidesInk(
+  { outline, rawSides = [] }: Pick<SheetPatch, 'outline' | 'rawSides'>,
+  at: Place,
+  strokeMm: number,
+  isGrey: boolean,
+): Ink[] {
   return edgesOf(outline).flatMap((edge, side) => {
     const isRaw = rawSides.includes(side);
     const path = flatten(edge, CARD_SAG_MM);
@@ -196,20 +228,33 @@ function outlineInk(
   });
 }
 
-/** The order of folding, as numbers inside the sides, with the patch's own number in a ring; a paper of curves alone is pleated, not folded. */
-function foldInk({ outline, foldOrder }: SheetPatch, at: Place): Ink[] {
+/** A paper of curves alone is pleated, not folded side after side. */
+function isCurvedOnly({ outline }: SheetPatch): boolean {
+  return edgesOf(outline).every((edge) => !isStraight(edge));
+}
+
+/** One paper as the hand sees it, its paper side: the mirror of the front, with the order of folding as numbers inside its sides. */
+function paperInk(patch: SheetPatch, corner: Point, wide: number, high: number): Ink[] {
+  const { outline, foldOrder } = patch;
+  const fit = fitted([outline], corner, wide, high - PAPER_NAME_MM, MOST_ENLARGED);
+  const at: Place = (point) => {
+    const { x, y } = fit(point);
+    return { x: 2 * corner.x + wide - x, y };
+  };
   const middle = at(middleOfCorners(outline));
-  const edges = edgesOf(outline);
-  if (edges.every((edge) => !isStraight(edge))) return [];
-  const ring: Ink = { kind: 'dot', at: middle, radiusMm: 2.2, isFilled: false };
-  const numbers = edges.flatMap((edge, side): Ink[] => {
+  const numbers = edgesOf(outline).flatMap((edge, side): Ink[] => {
     const turn = foldOrder.indexOf(side);
     if (turn < 0) return [];
     const on = at(pointAt(edge, edgeLength(edge) / 2));
     const inward = { x: on.x + (middle.x - on.x) * FOLD_INWARD, y: on.y + (middle.y - on.y) * FOLD_INWARD };
-    return [{ kind: 'text', at: { x: inward.x, y: inward.y + 0.8 }, text: String(turn + 1), sizeMm: 2.3, align: 'centre' }]; // prettier-ignore
+    return [{ kind: 'text', at: { x: inward.x, y: inward.y + 1 }, text: String(turn + 1), sizeMm: 2.8, align: 'centre' }]; // prettier-ignore
   });
-  return [ring, ...numbers];
+  const under = { x: corner.x + wide / 2, y: corner.y + high };
+  return [
+    ...sidesInk(patch, at, 0.2, false),
+    ...numbers,
+    { kind: 'text', at: under, text: 'paper side', sizeMm: 2.3, align: 'centre' },
+  ];
 }
 
 /** The seam to sew: bold dashes from the start dot, a ring at every knot, dots where the needle slides hidden through a fold. */

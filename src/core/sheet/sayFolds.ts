@@ -31,10 +31,17 @@ export function sayFolds(
   ].join(' ');
 }
 
+/** Which way round the hand goes, that sees the paper side: the mirror of the front. */
+const WAYS_ROUND: { readonly [convention in FoldConvention]?: string } = {
+  clockwise: 'anticlockwise',
+  'counter-clockwise': 'clockwise',
+};
+
 function sayOrder(convention: FoldConvention, raw: 'none' | 'some' | 'all'): string {
-  if (convention !== 'clockwise')
+  const way = WAYS_ROUND[convention];
+  if (!way)
     return `Fold so: ${FOLD_CONVENTIONS[convention].name.toLowerCase()}. ${FOLD_CONVENTIONS[convention].what}`;
-  const around = 'Paper side towards you, fold 1, 2, 3 … as they are numbered (anticlockwise)';
+  const around = `Paper side towards you, fold 1, 2, 3 … as they are numbered (${way})`;
   if (raw === 'all') return `${around}; pass over the dotted sides.`;
   const where = raw === 'some' ? 'pass over the dotted sides; where no side is raw, ' : '';
   return `${around}; ${where}slip the last fold under the first.`;

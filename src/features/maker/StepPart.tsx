@@ -2,10 +2,9 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useState } from 'react';
 import type { UnitSystem } from '@/core/length';
-import type { SheetPatch, Step } from '@/core/sheet';
+import type { Step } from '@/core/sheet';
 import { formatMinutes } from '@/ui/formatMinutes';
-import { boxOf } from '@/core/geometry';
-import { FoldLayer, PatchMark } from '@/ui/drawing';
+import { PaperPicture } from '@/ui/PaperPicture';
 import { PlainButton } from '@/ui/PlainButton';
 import { StepDrawing } from '@/ui/StepDrawing';
 import type { MakersBlock } from './useMakerBlock';
@@ -56,7 +55,7 @@ export function StepPart(props: StepPartProps) {
             </>
           )}
         </Typography>
-        {step.kind === 'baste' && <PaperPicture patch={block.sheet.patches[step.patches[0] ?? 0]} />}
+        <PaperPicture sheet={block.sheet} step={step} size={118} />
         <Typography sx={{ fontSize: '1.1rem', my: 0.5 }} data-testid="next-step">
           {step.text}
         </Typography>
@@ -115,27 +114,6 @@ function Troubles(props: { readonly step: Step; readonly sheet: MakersBlock['she
         </Suspense>
       )}
     </>
-  );
-}
-
-/** The paper of a step as it lies, paper side towards the hand, with the order of its folds and its raw sides: the block shows them too small. */
-function PaperPicture({ patch }: { readonly patch: SheetPatch | undefined }) {
-  if (!patch) return null;
-  const { minX, minY, maxX, maxY } = boxOf(patch.outline);
-  const pad = (maxX - minX + maxY - minY) * 0.03;
-  return (
-    <Box
-      component="svg"
-      role="img"
-      aria-label={`The paper side: ${patch.foldOrder.length} sides to fold, 1 first`}
-      viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
-      sx={{ float: 'right', width: 118, height: 118, ml: 1, mt: 0.5 }}
-    >
-      <g transform={`matrix(-1 0 0 1 ${minX + maxX} 0)`}>
-        <PatchMark outline={patch.outline} fill="none" strokeWidth={1.5} rawSides={patch.rawSides ?? []} />
-        <FoldLayer patches={[patch]} isFlipped />
-      </g>
-    </Box>
   );
 }
 

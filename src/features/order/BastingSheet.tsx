@@ -49,8 +49,8 @@ export function BastingSheet({ projectId, blockId, sheet, allowanceMm, system }:
             .map(({ patches }) => patches.join(' and '))
             .join('; ')}
           {clashes.length > 8 ? ' …' : ''}. Folding {refolds.patches.length}{' '}
-          {refolds.patches.length === 1 ? 'patch' : 'patches'} clockwise instead mends them all
-          {refolds.isFewest ? '; fewer would not do' : ''}.{' '}
+          {refolds.patches.length === 1 ? 'patch' : 'patches'} anticlockwise instead (paper side towards you)
+          mends them all{refolds.isFewest ? '; fewer would not do' : ''}.{' '}
           <Button size="small" onClick={() => void refold()}>
             Fold {refolds.patches.length} anew
           </Button>

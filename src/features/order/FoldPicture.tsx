@@ -5,7 +5,7 @@ import { boxOf } from '@/core/geometry';
 import type { SheetKind, SheetPatch } from '@/core/sheet';
 import { FoldLayer, PatchLayer, PleatLayer } from '@/ui/drawing';
 
-/** The paper with its folds numbered, its tails to scale, and the pleats of its curves. */
+/** The paper as the hand sees it, its paper side, with its folds numbered, its tails to scale, and the pleats of its curves. */
 export function FoldPicture({
   kind,
   convention,
@@ -34,21 +34,23 @@ export function FoldPicture({
     <Box
       component="svg"
       role="img"
-      aria-label={`${kind.name}: order of folding ${fold.order.map((side) => side + 1).join(', ')}`}
+      aria-label={`Paper side of ${kind.name}: order of folding ${fold.order.map((side) => side + 1).join(', ')}`}
       viewBox={`${minX - pad} ${minY - pad} ${maxX - minX + 2 * pad} ${maxY - minY + 2 * pad}`}
       sx={{ width: 130, height: 130, flexShrink: 0 }}
     >
-      <PatchLayer
-        patches={[patch]}
-        isNumbered={false}
-        fabrics={[]}
-        prefix="none"
-        ink={() => 'normal'}
-        isFlipped={false}
-        showTails
-      />
-      <PleatLayer pleats={pleatsOf(kind.outline)} allowanceMm={allowanceMm} />
-      <FoldLayer patches={[patch]} isFlipped={false} />
+      <g transform={`matrix(-1 0 0 1 ${minX + maxX} 0)`}>
+        <PatchLayer
+          patches={[patch]}
+          isNumbered={false}
+          fabrics={[]}
+          prefix="none"
+          ink={() => 'normal'}
+          isFlipped
+          showTails
+        />
+        <PleatLayer pleats={pleatsOf(kind.outline)} allowanceMm={allowanceMm} />
+        <FoldLayer patches={[patch]} isFlipped />
+      </g>
     </Box>
   );
 }

@@ -3,8 +3,9 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { SCHOOLS, sayMore, type School, type TaughtOtherwise } from '@/core/assembly';
-import type { Step } from '@/core/sheet';
+import type { BlockSheet, Step } from '@/core/sheet';
 import { LinkButton } from '@/ui/LinkButton';
+import { PaperPicture } from '@/ui/PaperPicture';
 import { formatMinutes } from '@/ui/formatMinutes';
 import type { Player } from './useStepPlayer';
 
@@ -66,16 +67,19 @@ export function PlayerLinks({ practice, onProject, cards }: PlayerLinksProps) {
 
 /** A step in words: its title, what to do, and what to mind. */
 export function StepWords({
+  sheet,
   step,
   index,
   count,
 }: {
+  readonly sheet: BlockSheet;
   readonly step: Step;
   readonly index: number;
   readonly count: number;
 }) {
   return (
-    <Box aria-live="polite" sx={{ minHeight: 92, py: 0.5 }}>
+    <Box aria-live="polite" sx={{ display: 'flow-root', minHeight: 92, py: 0.5 }}>
+      <PaperPicture sheet={sheet} step={step} size={110} />
       <Typography variant="h3" component="p">
         Step {index + 1} of {count}, about {formatMinutes(step.minutes)}
         {step.kind === 'join' && step.repeat && step.alike && (

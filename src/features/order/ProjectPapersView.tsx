@@ -159,7 +159,8 @@ function ClashNote({ clashes }: Pick<PapersOfProject, 'clashes'>) {
         .slice(0, 6)
         .map(({ patches }) => patches.map(({ block, number }) => `${number} of ${block}`).join(' against '))
         .join('; ')}
-      {clashes.length > 6 ? ' …' : '.'} Fold both all round clockwise, and none is left.
+      {clashes.length > 6 ? ' …' : '.'} Fold both all round anticlockwise (paper side towards you), and none
+      is left.
     </Alert>
   );
 }

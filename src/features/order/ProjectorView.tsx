@@ -7,6 +7,7 @@ import type { UnitSystem } from '@/core/length';
 import type { BlockSheet } from '@/core/sheet';
 import { firstSentence } from '@/core/words';
 import { DarkRoom } from '@/ui/DarkRoom';
+import { PaperPicture } from '@/ui/PaperPicture';
 import { StepDrawing } from '@/ui/StepDrawing';
 
 interface ProjectorViewProps {
@@ -66,6 +67,7 @@ export function ProjectorView(props: ProjectorViewProps) {
             onFlip={() => setIsFlipped(!isFlipped)}
             height="58vh"
           />
+          <PaperPicture sheet={sheet} step={step} size="24vh" />
           <Typography
             aria-live="polite"
             sx={{ fontSize: 'clamp(1.5rem, 3vw, 3rem)', lineHeight: 1.25, mt: 1 }}

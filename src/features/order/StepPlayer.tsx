@@ -90,7 +90,7 @@ export function StepPlayer({
             height={345}
           />
           <PlayerBar player={player} count={steps.length} {...(past < steps.length ? { past } : {})} />
-          <StepWords step={step} index={current} count={steps.length} />
+          <StepWords step={step} sheet={sheet} index={current} count={steps.length} />
           <PlayerLinks
             practice={`/p/${projectId}/order/${blockId}/practice`}
             onProject={() => setIsProjected(true)}
