@@ -5,6 +5,7 @@ import { sayInnerLine, type BagContents, type InnerBags } from '../bags';
 import type { BlockSheet } from '../sheet';
 import { counted, firstSentence } from '../words';
 import type { CodeCells } from './labelSheets';
+import { linesOf } from './lines';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
 
 /** What the card of a bag says besides what lies in it. */
@@ -24,14 +25,14 @@ export interface BagCardBlock {
 
 /** Side of the drawing, of a silhouette; sizes of words and of a line, mm. */
 const [DRAWING_MM, SHAPE_MM, TEXT_MM, LINE_MM, HEAD_MM] = [92, 9, 3, 5.4, 4];
+/** Height of a heading with the room over it. */
+const HEADING_MM = 8;
 /** Side of the code of a page: its 37 to 45 cells come to about 0.6 mm, which a phone reads. */
 const CODE_MM = 24;
 /** A square of cloth. */
 const SWATCH_MM = 7;
 /** A row with a silhouette: two lines of words. */
 const ROW_MM = 10.6;
-/** A letter is about so wide, as a share of its height; lines are reckoned with some to spare. */
-const LETTER = 0.66;
 const CAUTION =
   'Needles, pins and blades: count them, keep them and magnets from children and pets. Irons, glue and starch as their labels say. Rest your hands every 30 minutes.';
 
@@ -50,26 +51,44 @@ function cardPages({ name, bag, sheet, saved, inner, looks = {}, maker }: BagCar
     ...drawing(sheet, { x: MARGIN_MM, y: MARGIN_MM + 11 }),
   ] }];
   const flow = { x: beside, y: MARGIN_MM + 11 };
-  const put = (needMm: number, make: (at: Point) => Ink[]) => {
+  let under = '';
+  const head = (text: string) => {
+    pages.at(-1)?.ink.push({ kind: 'text', at: { x: flow.x, y: flow.y + 5.5 }, text, sizeMm: HEAD_MM, align: 'left' });
+    flow.y += HEADING_MM;
+  };
+  const makeRoom = (needMm: number) => {
+    const from = flow.x;
     // Below the drawing there is the whole width; at the end of the page, another page.
     if (flow.x > MARGIN_MM && flow.y + needMm > MARGIN_MM + 11 + DRAWING_MM) Object.assign(flow, { x: MARGIN_MM, y: MARGIN_MM + 16 + DRAWING_MM });
-    if (flow.y + needMm > heightMm - MARGIN_MM) {
+    const isFull = flow.y + needMm > heightMm - MARGIN_MM;
+    if (isFull) {
       pages.push({ ink: [{ kind: 'text', at: { x: MARGIN_MM, y: MARGIN_MM + 5 }, text: `${name}, more`, sizeMm: HEAD_MM, align: 'left' }] });
       Object.assign(flow, { x: MARGIN_MM, y: MARGIN_MM + 11 });
     }
+    // What goes on elsewhere says again what it is.
+    if (under !== '' && (isFull || flow.x !== from)) head(`${under}, more`);
+  };
+  const put = (needMm: number, make: (at: Point) => Ink[]) => {
+    makeRoom(needMm);
     pages.at(-1)?.ink.push(...make({ ...flow }));
     flow.y += needMm;
   };
-  const heading = (text: string) => put(8, (at) => [{ kind: 'text', at: { x: at.x, y: at.y + 5.5 }, text, sizeMm: HEAD_MM, align: 'left' }]);
+  const heading = (text: string) => {
+    under = '';
+    // A heading does not stand alone at the foot.
+    makeRoom(HEADING_MM + ROW_MM);
+    head(text);
+    under = text;
+  };
   const line = (text: string) => {
     // Of where it would stand: below the drawing there is more room.
-    const highMm = linesOf(text, widthMm - MARGIN_MM - flow.x) * LINE_MM;
+    const highMm = linesOf(text, TEXT_MM, widthMm - MARGIN_MM - flow.x).length * LINE_MM;
     put(highMm, (at) => [{ kind: 'paragraph', at: { x: at.x, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x, heightMm: highMm }]);
   };
   const swatched = (look: ClothLook | undefined, text: string) => {
     if (!look) return line(text);
     const wideMm = widthMm - MARGIN_MM - flow.x - SWATCH_MM - 3;
-    const highMm = Math.max(SWATCH_MM + 1.5, linesOf(text, wideMm) * LINE_MM);
+    const highMm = Math.max(SWATCH_MM + 1.5, linesOf(text, TEXT_MM, wideMm).length * LINE_MM);
     put(highMm, (at) => [
       { kind: 'swatch', at: { x: at.x, y: at.y }, sideMm: SWATCH_MM, look },
       { kind: 'paragraph', at: { x: at.x + SWATCH_MM + 3, y: at.y - 1 }, text, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SWATCH_MM - 3, heightMm: highMm },
@@ -107,10 +126,6 @@ function cardPages({ name, bag, sheet, saved, inner, looks = {}, maker }: BagCar
   line(CAUTION);
   return pages;
 } // prettier-ignore
-
-/** How many lines words take at most. */
-const linesOf = (text: string, wideMm: number) =>
-  Math.max(1, Math.ceil((text.length * LETTER * TEXT_MM) / wideMm));
 
 /** The block as it is seen from the front, with the numbers of its patches, where they can be read. */
 function drawing({ patches }: BagCardBlock['sheet'], corner: Point): Ink[] {

@@ -3,6 +3,7 @@ export { TILE_OVERLAP_MM, tile } from './tile';
 export { markInk, papersJob, type PaperRun, type PapersJob, type PapersOptions } from './papersJob';
 export { centringGuide, clamshellGuide, fussyWindow, plateAngleCheck } from './jigs';
 export { paperRuns, printJob, type PrintWish, type Printed } from './printJob';
+export { lineHeightMm, linesOf } from './lines';
 export { stepCards } from './stepCards';
 export { bagCards, type BagCardBlock } from './bagCards';
 export {

@@ -93,6 +93,21 @@ test('a bag’s card says all that lies in it, draws each shape, and goes on to 
       if ('at' in one) expect([one.at.x >= 0 && one.at.x <= width, one.at.y >= 0 && one.at.y <= height - 5]).toEqual([true, true]);
 }); // prettier-ignore
 
+test('what goes on below the drawing or on another page says again what it is, and no heading stands alone at the foot', () => {
+  const sheet = plannedSheet(documentOfRecipe(defaultRecipe('star')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const headings = (cloths: number) => {
+    const fabrics = Array.from({ length: cloths }, (_, i) => ({ ...sheet.bag.fabrics[0]!, fabric: `Cloth ${i}` }));
+    const { pages } = bagCards('C', [{ name: 'L', bag: { ...sheet.bag, fabrics }, sheet, saved: '' }], 'inch', 'A4');
+    return pages.map(({ ink }) => ink.flatMap((one) => (one.kind === 'text' && one.sizeMm === 4 ? [one] : [])));
+  };
+  const said = (cloths: number) => headings(cloths).map((page) => page.map(({ text }) => text));
+  expect(said(2)).toEqual([['In the bag', 'Cloth', 'First']]);
+  expect(said(12)).toEqual([['In the bag', 'Cloth', 'Cloth, more', 'First']]);
+  expect(said(50)).toEqual([['In the bag', 'Cloth', 'Cloth, more'], ['L, more', 'Cloth, more', 'First']]);
+  for (let cloths = 1; cloths < 60; cloths++)
+    for (const page of headings(cloths)) for (const { at } of page) expect(at.y).toBeLessThan(PAGE_MM.A4[1] - 10 - 10.6);
+}); // prettier-ignore
+
 const paragraphs = (ink: readonly Ink[]) =>
   ink.flatMap((one) => (one.kind === 'paragraph' ? [one] : [])).sort((a, b) => a.at.y - b.at.y);
 

@@ -4,6 +4,7 @@ import { boxOf } from '../geometry';
 import { batchesOf, numbersOf } from '../sheet';
 import { patch, rosette, plannedSheet } from '../testing';
 import { PAGE_MM, type Ink } from './ink';
+import { lineHeightMm, linesOf } from './lines';
 import { numberStickers } from './numberStickers';
 import { stepCards } from './stepCards';
 
@@ -55,6 +56,42 @@ test('fold numbers run round the paper as the words say, whichever way it is fol
       });
     }
 });
+
+test('nothing that is to be done is cut off: long words take room from the picture, then smaller letters, then another card', () => {
+  const patches = generate(defaultRecipe('framed-diamond'));
+  const plain = plannedSheet(patches, SETTINGS);
+  const basting = { kinds: plain.kinds.map(({ outline }) => ({ outline, method: 'starch' as const })) };
+  const note = Array.from({ length: 160 }, (_, i) => `word${i}`).join(' ');
+  const { steps, ...sheet } = plannedSheet(patches, SETTINGS, undefined, { basting });
+  const noted = { ...sheet, steps: steps.map((step, i) => (i === 1 ? { ...step, hostNote: note } : step)) };
+  const { pages, heightMm } = stepCards('Block', noted, 'Letter');
+  const cards = pages.flatMap(({ ink }) => {
+    const own = new Map<string, Ink[]>();
+    for (const one of ink) {
+      const corner = one.kind === 'outline' ? one.outline.corners[0]! : 'at' in one ? one.at : one.from;
+      const place = `${Math.floor((corner.y - 9.99) / ((heightMm - 20) / 3))} ${corner.x < PAGE_MM.Letter[0] / 2 ? 0 : 1}`;
+      own.set(place, [...(own.get(place) ?? []), one]);
+    }
+    return [...own.values()];
+  });
+  const said = cards.map((ink) => ink.flatMap((one) => (one.kind === 'paragraph' ? [one] : []))[0]!);
+  const sizes = new Set<number>();
+  said.forEach(({ text, sizeMm, widthMm, heightMm: high, at }, i) => {
+    expect(linesOf(text, sizeMm, widthMm).length * lineHeightMm(sizeMm)).toBeLessThanOrEqual(high);
+    sizes.add(sizeMm);
+    const rowAt = (y: number) => Math.floor((y - 10) / ((heightMm - 20) / 3));
+    expect(rowAt(at.y + high)).toBe(rowAt(at.y));
+    const drawn = cards[i]!.flatMap((one) => (one.kind === 'outline' && !one.dashMm ? one.outline.corners : one.kind === 'line' ? [one.from, one.to] : []));
+    expect(drawn.every(({ y }) => y < at.y)).toBe(true);
+  });
+  expect([...sizes].sort()).toEqual([2.4, 2.9]);
+  const [first, second, third, fourth, fifth] = said.map(({ text }) => text);
+  expect(first).toBe(steps[0]!.text);
+  expect([second, third, fourth].join(' ')).toBe(`${steps[1]!.text} Note: ${note}`);
+  expect(fifth).toBe(steps[2]!.text);
+  const heads = cards.map((ink) => ink.flatMap((one) => (one.kind === 'text' && one.sizeMm === 3.2 ? [one.text] : []))[0]!);
+  expect(heads.slice(1, 3)).toEqual([expect.stringMatching(/· {2}2 of \d+ {2}· {2}about/), expect.stringMatching(/· {2}2 of \d+ {2}· {2}more$/)]);
+}); // prettier-ignore
 
 test('a paper of curves alone is pleated: no side of it has a number', () => {
   const disc = { ...patch(1, []), outline: { corners: [{ x: 0, y: 0 }, { x: 60, y: 0 }], bulges: [1, 1] } }; // prettier-ignore

@@ -1,4 +1,4 @@
-import { itemAt } from '../lists';
+import { itemAt, lastOf } from '../lists';
 import {
   boxOfPoints,
   edgeLength,
@@ -20,12 +20,17 @@ import {
   type SheetPatch,
   type Step,
 } from '../sheet';
+import { lineHeightMm, linesOf } from './lines';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
 
 /** Cards across and down a page. */
 const [ACROSS, DOWN] = [2, 3];
-/** Room for the words of a card, mm. */
-const WORDS_MM = 34;
+/** Room over the picture of a card, and for the picture and the words of it at least, mm. */
+const [HEAD_MM, PICTURE_MM, WORDS_MM] = [11, 30, 34];
+/** From the words to the sides of their card, and below them, mm. */
+const [ASIDE_MM, BELOW_MM] = [4, 3];
+/** Heights of the letters: smaller ones where the words would leave no room for the picture. */
+const WORD_SIZES_MM = [2.9, 2.4] as const;
 /** How far a side drawn on a card may lie from its curve, mm of the block. */
 const CARD_SAG_MM = 0.2;
 /** Sides that stay raw are dotted. */
@@ -36,11 +41,18 @@ const [PAPER_SHARE, PAPER_GAP_MM, PAPER_NAME_MM, MOST_ENLARGED] = [0.4, 5, 4, 2]
 /** How far from a side towards the middle its fold number stands, as a share of the way. */
 const FOLD_INWARD = 0.22;
 
-/** A card: a step by itself, or one of several units that are alike, with a box to tick for each. */
+/** A step by itself, or one of several units that are alike, with a box to tick for each. */
 interface Entry {
   readonly step: Step;
   readonly index: number;
   readonly batch?: Batch;
+}
+
+/** Words that stand on one card; what does not goes on on another, without a picture. */
+interface Words {
+  readonly sizeMm: number;
+  readonly lines: readonly string[];
+  readonly isMore: boolean;
 }
 
 /**
@@ -51,11 +63,13 @@ export function stepCards(name: string, sheet: BlockSheet, size: PageSize): Prin
   const [widthMm, heightMm] = PAGE_MM[size];
   const [wide, high] = [(widthMm - 2 * MARGIN_MM) / ACROSS, (heightMm - 2 * MARGIN_MM) / DOWN];
   const perPage = ACROSS * DOWN;
-  const entries = entriesOf(sheet.steps);
-  const pages = Array.from({ length: Math.ceil(entries.length / perPage) }, (_, page) => ({
-    ink: entries.slice(page * perPage, (page + 1) * perPage).flatMap((entry, i) => {
+  const cards = entriesOf(sheet.steps).flatMap((entry) =>
+    wordsOf(sheet, entry, wide, high).map((words) => ({ entry, words })),
+  );
+  const pages = Array.from({ length: Math.ceil(cards.length / perPage) }, (_, page) => ({
+    ink: cards.slice(page * perPage, (page + 1) * perPage).flatMap(({ entry, words }, i) => {
       const corner = { x: MARGIN_MM + (i % ACROSS) * wide, y: MARGIN_MM + Math.floor(i / ACROSS) * high };
-      return card(name, sheet, entry, corner, wide, high);
+      return card(name, sheet, entry, words, corner, wide, high);
     }),
   }));
   return { title: `${name}: step cards`, widthMm, heightMm, pages };
@@ -70,30 +84,52 @@ function entriesOf(steps: readonly Step[]): Entry[] {
   });
 }
 
+/** Nothing that is to be done is left out: long words take room from the picture, then smaller letters, then another card. */
+function wordsOf(sheet: BlockSheet, { step, index, batch }: Entry, wide: number, high: number): Words[] {
+  const text = batch ? textOfAll(sheet, step, index, batch) : step.text;
+  const whole = step.hostNote ? `${text} Note: ${step.hostNote}` : text;
+  const most = (roomMm: number, sizeMm: number) => Math.floor((roomMm - BELOW_MM) / lineHeightMm(sizeMm));
+  const all = WORD_SIZES_MM.map((sizeMm) => ({ sizeMm, lines: linesOf(whole, sizeMm, wide - 2 * ASIDE_MM) }));
+  const fits = all.find(({ sizeMm, lines }) => lines.length <= most(high - HEAD_MM - PICTURE_MM, sizeMm));
+  if (fits) return [{ ...fits, isMore: false }];
+  const { sizeMm, lines } = lastOf(all);
+  const [first, others] = [most(high - HEAD_MM - PICTURE_MM, sizeMm), most(high - HEAD_MM, sizeMm)];
+  const more = Array.from({ length: Math.ceil((lines.length - first) / others) }, (_, i): Words => ({
+    sizeMm,
+    lines: lines.slice(first + i * others, first + (i + 1) * others),
+    isMore: true,
+  }));
+  return [{ sizeMm, lines: lines.slice(0, first), isMore: false }, ...more];
+}
+
 function card(
   name: string,
   sheet: BlockSheet,
   { step, index, batch }: Entry,
+  { sizeMm, lines, isMore }: Words,
   corner: Point,
   wide: number,
   high: number,
 ): Ink[] {
   const frame = boxAt(corner, wide, high);
   const minutes = `about ${Math.max(1, Math.round(step.minutes))} min`;
-  const head = `${name}  ·  ${index + 1} of ${sheet.steps.length}  ·  ${minutes}${batch ? `  ·  ${batch.name}: ${batch.count} to make` : ''}`;
-  const text = batch ? textOfAll(sheet, step, index, batch) : step.text;
+  const made = batch ? `  ·  ${batch.name}: ${batch.count} to make` : '';
+  const head = `${name}  ·  ${index + 1} of ${sheet.steps.length}  ·  ${isMore ? 'more' : `${minutes}${made}`}`;
+  const heightMm = lines.length * lineHeightMm(sizeMm) + 0.01;
+  const wordsMm = isMore ? high - HEAD_MM : Math.max(WORDS_MM, heightMm + BELOW_MM);
+  const pictureHigh = high - wordsMm - HEAD_MM - BELOW_MM;
   return [
     { kind: 'outline', outline: frame, strokeMm: 0.1, dashMm: [2, 2], isGrey: true },
     { kind: 'text', at: { x: corner.x + 4, y: corner.y + 6.5 }, text: head, sizeMm: 3.2, align: 'left' },
-    ...picture(sheet, step, { x: corner.x + 5, y: corner.y + 10 }, wide - 10, high - WORDS_MM - 14),
-    ...(batch ? tickBoxes(batch.count, corner, wide) : []),
+    ...(isMore ? [] : picture(sheet, step, { x: corner.x + 5, y: corner.y + 10 }, wide - 10, pictureHigh)),
+    ...(batch && !isMore ? tickBoxes(batch.count, corner, wide, pictureHigh) : []),
     {
       kind: 'paragraph',
-      at: { x: corner.x + 4, y: corner.y + high - WORDS_MM },
-      text: step.hostNote ? `${text} Note: ${step.hostNote}` : text,
-      sizeMm: 2.9,
-      widthMm: wide - 8,
-      heightMm: WORDS_MM - 3,
+      at: { x: corner.x + ASIDE_MM, y: corner.y + high - wordsMm },
+      text: lines.join(' '),
+      sizeMm,
+      widthMm: wide - 2 * ASIDE_MM,
+      heightMm,
     },
   ];
 }
@@ -108,13 +144,15 @@ function boxAt({ x, y }: Point, wide: number, high: number): Outline {
   return { corners, bulges: [0, 0, 0, 0] };
 }
 
-/** Side of a box to tick, from one to the next, and how many stand above each other at the right edge of a card, mm. */
-const [TICK_MM, TICK_PITCH_MM, TICKS_DOWN] = [3, 4.4, 9];
+/** Side of a box to tick, and from one to the next, mm. */
+const [TICK_MM, TICK_PITCH_MM] = [3, 4.4];
 
-function tickBoxes(count: number, corner: Point, wide: number): Ink[] {
+/** Boxes to tick above each other at the right edge of a card, as many as there is room for beside its picture. */
+function tickBoxes(count: number, corner: Point, wide: number, high: number): Ink[] {
+  const down = Math.floor((high + TICK_PITCH_MM - TICK_MM) / TICK_PITCH_MM);
   return Array.from({ length: count }, (_, i): Ink => {
-    const x = corner.x + wide - 7 - Math.floor(i / TICKS_DOWN) * TICK_PITCH_MM;
-    const y = corner.y + 10 + (i % TICKS_DOWN) * TICK_PITCH_MM;
+    const x = corner.x + wide - 7 - Math.floor(i / down) * TICK_PITCH_MM;
+    const y = corner.y + 10 + (i % down) * TICK_PITCH_MM;
     return { kind: 'outline', outline: boxAt({ x, y }, TICK_MM, TICK_MM), strokeMm: 0.2 };
   });
 }

@@ -1,10 +1,11 @@
 import { inflateSync } from 'node:zlib';
 import { expect, test } from 'vitest';
 import { pacedTime, plannedSheet } from '@/core/testing';
-import { defaultRecipe, generate } from '@/core/generate';
+import { RECIPE_NAMES, defaultRecipe, generate, type RecipeKind } from '@/core/generate';
 import { defaultPaper, makePaper } from '@/core/catalogue';
 import { areaOf, boxOfPoints, toPolygon, type Point } from '@/core/geometry';
-import { stepCards, centringGuide, clamshellGuide, fussyWindow, papersJob, plateAngleCheck, type PrintJob } from '@/core/printing'; // prettier-ignore
+import { stepCards, centringGuide, clamshellGuide, fussyWindow, linesOf, papersJob, plateAngleCheck, type PrintJob } from '@/core/printing'; // prettier-ignore
+import PDFDocument from 'pdfkit';
 import { writePdf } from './pdf';
 
 const MM_PER_POINT = 25.4 / 72;
@@ -143,6 +144,27 @@ test('every step has a card, with its seam drawn bold', async () => {
       () => performance.now(),
     ),
   ).toBeLessThan(8000);
+});
+
+test('a paragraph is reckoned with at least as many lines as its letters take, seldom more', () => {
+  const pdf = new PDFDocument({ font: 'node_modules/@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff' }); // prettier-ignore
+  const widthOf = (text: string) => pdf.fontSize(3 * 1.25).widthOfString(text);
+  const sentences = Object.keys(RECIPE_NAMES).flatMap((kind) => plannedSheet(generate(defaultRecipe(kind as RecipeKind)), { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' }).steps.map(({ text }) => text)); // prettier-ignore
+  let [reckoned, taken] = [0, 0];
+  for (const text of [
+    ...sentences,
+    ...[...'abmwMWQÄ@%½'].map((letter) => `${letter.repeat(9)} `.repeat(20)),
+  ]) {
+    let [lines, used] = [0, Infinity];
+    for (const word of text.split(' ')) {
+      const after = used + widthOf(` ${word}`);
+      if (after > 60) [lines, used] = [lines + 1, widthOf(word)];
+      else used = after;
+    }
+    expect(linesOf(text, 3, 60).length, text).toBeGreaterThanOrEqual(lines);
+    if (sentences.includes(text)) [reckoned, taken] = [reckoned + linesOf(text, 3, 60).length, taken + lines];
+  }
+  expect(reckoned).toBeLessThan(1.17 * taken);
 });
 
 test('jigs are true: the window, the rows of shells, the plate’s angle, the centre', async () => {

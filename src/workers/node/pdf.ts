@@ -4,7 +4,7 @@ import path from 'node:path';
 import PDFDocument from 'pdfkit';
 import { REPEAT_MM, weaveOf } from '@/core/cloth';
 import { outlinePath } from '@/core/geometry';
-import type { Ink, PrintJob } from '@/core/printing';
+import { lineHeightMm, type Ink, type PrintJob } from '@/core/printing';
 
 /** Points in a millimetre: a PDF counts in 1/72 inch. */
 const POINTS_PER_MM = 72 / 25.4;
@@ -146,7 +146,7 @@ function write(pen: Pen, { at, text, sizeMm, align, turnDeg }: Extract<Ink, { ki
 /** Breaks words into lines by the width of each run; the fonts change where another subset has the letter. */
 function writeLines(pen: Pen, ink: Extract<Ink, { kind: 'paragraph' }>): void {
   const size = ink.sizeMm * FONT_PER_MM;
-  const lineMm = size * 1.32;
+  const lineMm = lineHeightMm(ink.sizeMm);
   const widthOf = (text: string) =>
     fontRuns(pen, text).reduce((sum, run) => sum + pen.pdf.font(run.font, size).widthOfString(run.text), 0);
   const space = widthOf(' ');
