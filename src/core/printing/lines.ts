@@ -1,11 +1,14 @@
 /**
- * Widths of letters as shares of their height, none less than it is in the font of the sheets (Source Sans 3): what is narrow, half
- * as wide as usual, wide, and very wide. Everything else is a letter or a figure of the usual width.
+ * Widths of letters as shares of their height, none less than it is in the font of the sheets (Source Sans 3), from narrow ones to
+ * the widest. Everything else is a letter of the usual width.
  */
 const WIDTHS: readonly (readonly [RegExp, number])[] = [
   [/[ ijl.,;:'’′I|!]/u, 0.34],
-  [/[ftrszJ"“”″()/-]/u, 0.61],
-  [/[mwMW@%½¼¾⅛⅜⅝⅞⅓⅔…—]/u, 1.2],
+  [/[ftr()/-]/u, 0.45],
+  [/["“”″sz]/u, 0.54],
+  [/[\dacegkvxyEFJLVXY×–]/u, 0.66],
+  [/[wM]/u, 0.92],
+  [/[mW@%½¼¾⅛⅜⅝⅞⅓⅔…—]/u, 1.2],
   [/[\p{Lu}\p{Lo}]/u, 0.84],
 ];
 const USUAL_WIDTH = 0.7;

@@ -1,5 +1,6 @@
 import { itemAt, lastOf } from '../lists';
 import {
+  areaOf,
   boxOfPoints,
   edgeLength,
   edgesOf,
@@ -38,8 +39,10 @@ const RAW_STROKE_MM = 0.5;
 const RAW_DASH_MM = [0.1, 1.1] as const;
 /** Share of a picture's width for the paper of a step of basting, room between it and the rest and for its name, mm, and how much larger than it is it is drawn at most. */
 const [PAPER_SHARE, PAPER_GAP_MM, PAPER_NAME_MM, MOST_ENLARGED] = [0.4, 5, 4, 2];
-/** How far from a side towards the middle its fold number stands, as a share of the way. */
-const FOLD_INWARD = 0.22;
+/** How far outside a side, where the cloth is folded from, the middle of its number stands, and the room that it takes, mm. */
+const [FOLD_OUT_MM, FOLD_ROOM_MM] = [2.6, 5];
+/** Numbers of patches: as high as usual, the least that can be read, and by how much less than the room in a patch, mm. */
+const [NUMBER_MM, LEAST_NUMBER_MM, NUMBER_SHARE] = [2.6, 1.5, 0.45];
 
 /** A step by itself, or one of several units that are alike, with a box to tick for each. */
 interface Entry {
@@ -191,19 +194,21 @@ function heldInk(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
     .map((patch) => sheet.patches[patch]?.outline)
     .filter((one): one is Outline => one !== undefined);
   if (outlines.length === 0) return [];
-  const at = fitted(outlines, corner, wide, high, 1);
+  const { at, scale } = fitted(outlines, corner, wide, high, 1);
   const right = new Set(step.kind === 'join' ? step.right : []);
   const ink = held.flatMap((patch): Ink[] => {
     const own = sheet.patches[patch];
     if (!own) return [];
     const middle = at(middleOfCorners(own.outline));
+    const roomMm = 2 * scale * inradiusOf(own.outline);
+    const sizeMm = Math.max(LEAST_NUMBER_MM, Math.min(NUMBER_MM, roomMm * NUMBER_SHARE));
     return [
       ...outlineInk(own, at, right.has(patch) ? 0.45 : 0.2, !right.has(patch) && step.kind === 'join'),
       {
         kind: 'text',
-        at: { x: middle.x, y: middle.y + 1 },
+        at: { x: middle.x, y: middle.y + sizeMm * 0.38 },
         text: String(patch + 1),
-        sizeMm: 2.6,
+        sizeMm,
         align: 'centre',
       },
     ];
@@ -221,14 +226,19 @@ function fitted(
   wide: number,
   high: number,
   most: number,
-): Place {
+): { readonly at: Place; readonly scale: number } {
   const box = boxOfPoints(outlines.flatMap((outline) => toPolygon(outline, 0.2)));
   const scale = Math.min(wide / (box.maxX - box.minX), high / (box.maxY - box.minY), most);
   const offset = {
     x: corner.x + (wide - (box.maxX - box.minX) * scale) / 2 - box.minX * scale,
     y: corner.y + (high - (box.maxY - box.minY) * scale) / 2 - box.minY * scale,
   };
-  return ({ x, y }) => ({ x: x * scale + offset.x, y: y * scale + offset.y });
+  return { at: ({ x, y }) => ({ x: x * scale + offset.x, y: y * scale + offset.y }), scale };
+}
+
+/** About the radius of a circle within an outline, mm: exactly where all its sides touch one. */
+function inradiusOf(outline: Outline): number {
+  return (2 * areaOf(outline)) / edgesOf(outline).reduce((sum, edge) => sum + edgeLength(edge), 0);
 }
 
 /** The outline of a patch; sides that stay raw are dotted. */
@@ -271,21 +281,25 @@ function isCurvedOnly({ outline }: SheetPatch): boolean {
   return edgesOf(outline).every((edge) => !isStraight(edge));
 }
 
-/** One paper as the hand sees it, its paper side: the mirror of the front, with the order of folding as numbers inside its sides. */
+/** One paper as the hand sees it, its paper side: the mirror of the front, with the order of folding as numbers at its sides, where the cloth comes over. */
 function paperInk(patch: SheetPatch, corner: Point, wide: number, high: number): Ink[] {
   const { outline, foldOrder } = patch;
-  const fit = fitted([outline], corner, wide, high - PAPER_NAME_MM, MOST_ENLARGED);
+  const inside = { x: corner.x + FOLD_ROOM_MM, y: corner.y + FOLD_ROOM_MM };
+  const [w, h] = [wide - 2 * FOLD_ROOM_MM, high - PAPER_NAME_MM - 2 * FOLD_ROOM_MM];
+  const fit = fitted([outline], inside, w, h, MOST_ENLARGED);
   const at: Place = (point) => {
-    const { x, y } = fit(point);
+    const { x, y } = fit.at(point);
     return { x: 2 * corner.x + wide - x, y };
   };
-  const middle = at(middleOfCorners(outline));
   const numbers = edgesOf(outline).flatMap((edge, side): Ink[] => {
     const turn = foldOrder.indexOf(side);
     if (turn < 0) return [];
     const on = at(pointAt(edge, edgeLength(edge) / 2));
-    const inward = { x: on.x + (middle.x - on.x) * FOLD_INWARD, y: on.y + (middle.y - on.y) * FOLD_INWARD };
-    return [{ kind: 'text', at: { x: inward.x, y: inward.y + 1 }, text: String(turn + 1), sizeMm: 2.8, align: 'centre' }]; // prettier-ignore
+    const [from, to] = [at(edge.a), at(edge.b)];
+    // Mirrored, outlines run anticlockwise: the outside lies to the right of the way.
+    const away = FOLD_OUT_MM / Math.hypot(to.x - from.x, to.y - from.y);
+    const out = { x: on.x - (to.y - from.y) * away, y: on.y + (to.x - from.x) * away };
+    return [{ kind: 'text', at: { x: out.x, y: out.y + 1 }, text: String(turn + 1), sizeMm: 2.8, align: 'centre' }]; // prettier-ignore
   });
   const under = { x: corner.x + wide / 2, y: corner.y + high };
   return [

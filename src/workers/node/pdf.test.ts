@@ -164,7 +164,7 @@ test('a paragraph is reckoned with at least as many lines as its letters take, s
     expect(linesOf(text, 3, 60).length, text).toBeGreaterThanOrEqual(lines);
     if (sentences.includes(text)) [reckoned, taken] = [reckoned + linesOf(text, 3, 60).length, taken + lines];
   }
-  expect(reckoned).toBeLessThan(1.17 * taken);
+  expect(reckoned).toBeLessThan(1.08 * taken);
 });
 
 test('jigs are true: the window, the rows of shells, the plate’s angle, the centre', async () => {
