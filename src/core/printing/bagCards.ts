@@ -1,6 +1,6 @@
 import type { ClothLook } from '../cloth';
 import { formatLength, type UnitSystem } from '../length';
-import { boxOf, middleOfCorners, type Outline, type Point } from '../geometry';
+import { boxOf, roomiest, type Outline, type Point } from '../geometry';
 import { sayInnerLine, type BagContents, type InnerBags } from '../bags';
 import type { BlockSheet } from '../sheet';
 import { counted, firstSentence } from '../words';
@@ -137,10 +137,9 @@ function drawing({ patches }: BagCardBlock['sheet'], corner: Point): Ink[] {
   const scale = DRAWING_MM / Math.max(wide, high);
   const at = ({ x, y }: Point): Point => ({ x: corner.x + (x - minX) * scale, y: corner.y + (y - minY) * scale });
   return patches.flatMap(({ outline }, index): Ink[] => {
-    const box = boxOf(outline);
-    const roomMm = Math.min(box.maxX - box.minX, box.maxY - box.minY) * scale;
-    const sizeMm = Math.min(2.8, roomMm / 3);
-    const middle = at(middleOfCorners(outline));
+    const { at: roomy, roomMm } = roomiest(outline);
+    const middle = at(roomy);
+    const sizeMm = Math.min(2.8, 0.8 * roomMm * scale);
     return [
       { kind: 'outline', outline: { ...outline, corners: outline.corners.map(at) }, strokeMm: 0.2 },
       ...(sizeMm < 1 ? [] : [{ kind: 'text', at: { x: middle.x, y: middle.y + sizeMm * 0.36 }, text: String(index + 1), sizeMm, align: 'centre' } as const]),

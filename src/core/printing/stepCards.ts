@@ -1,13 +1,12 @@
 import { itemAt, lastOf } from '../lists';
 import {
-  areaOf,
   boxOfPoints,
   edgeLength,
   edgesOf,
   flatten,
   isStraight,
-  middleOfCorners,
   pointAt,
+  roomiest,
   toPolygon,
   type Outline,
   type Point,
@@ -42,7 +41,7 @@ const [PAPER_SHARE, PAPER_GAP_MM, PAPER_NAME_MM, MOST_ENLARGED] = [0.4, 5, 4, 2]
 /** How far outside a side, where the cloth is folded from, the middle of its number stands, and the room that it takes, mm. */
 const [FOLD_OUT_MM, FOLD_ROOM_MM] = [2.6, 5];
 /** Numbers of patches: as high as usual, the least that can be read, and by how much less than the room in a patch, mm. */
-const [NUMBER_MM, LEAST_NUMBER_MM, NUMBER_SHARE] = [2.6, 1.5, 0.45];
+const [NUMBER_MM, LEAST_NUMBER_MM, NUMBER_SHARE] = [2.6, 1.8, 0.45];
 
 /** A step by itself, or one of several units that are alike, with a box to tick for each. */
 interface Entry {
@@ -199,9 +198,9 @@ function heldInk(sheet: BlockSheet, step: Step, corner: Point, wide: number, hig
   const ink = held.flatMap((patch): Ink[] => {
     const own = sheet.patches[patch];
     if (!own) return [];
-    const middle = at(middleOfCorners(own.outline));
-    const roomMm = 2 * scale * inradiusOf(own.outline);
-    const sizeMm = Math.max(LEAST_NUMBER_MM, Math.min(NUMBER_MM, roomMm * NUMBER_SHARE));
+    const { at: roomy, roomMm } = roomiest(own.outline);
+    const middle = at(roomy);
+    const sizeMm = Math.max(LEAST_NUMBER_MM, Math.min(NUMBER_MM, 2 * scale * roomMm * NUMBER_SHARE));
     return [
       ...outlineInk(own, at, right.has(patch) ? 0.45 : 0.2, !right.has(patch) && step.kind === 'join'),
       {
@@ -234,11 +233,6 @@ function fitted(
     y: corner.y + (high - (box.maxY - box.minY) * scale) / 2 - box.minY * scale,
   };
   return { at: ({ x, y }) => ({ x: x * scale + offset.x, y: y * scale + offset.y }), scale };
-}
-
-/** About the radius of a circle within an outline, mm: exactly where all its sides touch one. */
-function inradiusOf(outline: Outline): number {
-  return (2 * areaOf(outline)) / edgesOf(outline).reduce((sum, edge) => sum + edgeLength(edge), 0);
 }
 
 /** The outline of a patch; sides that stay raw are dotted. */
