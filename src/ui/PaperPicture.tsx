@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { boxOf, edgesOf, isStraight } from '@/core/geometry';
 import type { BlockSheet, Step } from '@/core/sheet';
-import { FoldLayer, PatchMark } from './drawing';
+import { AROUND_ROOM, AROUND_SHARE, FoldLayer, PatchMark } from './drawing';
 
 interface PaperPictureProps {
   readonly sheet: BlockSheet;
@@ -15,7 +15,8 @@ export function PaperPicture({ sheet, step, size }: PaperPictureProps) {
   const patch = step.kind === 'baste' ? sheet.patches[step.patches[0] ?? -1] : undefined;
   if (!patch) return null;
   const { minX, minY, maxX, maxY } = boxOf(patch.outline);
-  const pad = (maxX - minX + maxY - minY) * 0.03;
+  const numberMm = AROUND_SHARE * Math.max(maxX - minX, maxY - minY);
+  const pad = AROUND_ROOM * numberMm;
   const isFolded = edgesOf(patch.outline).some(isStraight);
   return (
     <Box component="figure" sx={{ float: 'right', m: 0, ml: 1, mt: 0.5, textAlign: 'center' }}>
@@ -28,7 +29,7 @@ export function PaperPicture({ sheet, step, size }: PaperPictureProps) {
       >
         <g transform={`matrix(-1 0 0 1 ${minX + maxX} 0)`}>
           <PatchMark outline={patch.outline} fill="none" strokeWidth={1.5} rawSides={patch.rawSides ?? []} />
-          <FoldLayer patches={[patch]} isFlipped />
+          <FoldLayer patches={[patch]} isFlipped aroundMm={numberMm} />
         </g>
       </Box>
       <Box component="figcaption" sx={{ fontSize: '0.8rem', color: 'text.secondary' }}>

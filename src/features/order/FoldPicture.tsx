@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { foldBy, pleatsOf, tailsOf, type FoldConvention } from '@/core/basting';
 import { boxOf } from '@/core/geometry';
 import type { SheetKind, SheetPatch } from '@/core/sheet';
-import { FoldLayer, PatchLayer, PleatLayer } from '@/ui/drawing';
+import { AROUND_ROOM, AROUND_SHARE, FoldLayer, PatchLayer, PleatLayer } from '@/ui/drawing';
 
 /** The paper as the hand sees it, its paper side, with its folds numbered, its tails to scale, and the pleats of its curves. */
 export function FoldPicture({
@@ -29,7 +29,8 @@ export function FoldPicture({
   };
   const { minX, minY, maxX, maxY } = boxOf(kind.outline);
   const pleats = pleatsOf(kind.outline).length > 0 ? allowanceMm : 0;
-  const pad = Math.max(4, pleats, ...tails.map(({ lengthMm }) => lengthMm)) + 2;
+  const numberMm = AROUND_SHARE * Math.max(maxX - minX, maxY - minY);
+  const pad = Math.max(AROUND_ROOM * numberMm, pleats, ...tails.map(({ lengthMm }) => lengthMm)) + 2;
   return (
     <Box
       component="svg"
@@ -49,7 +50,7 @@ export function FoldPicture({
           showTails
         />
         <PleatLayer pleats={pleatsOf(kind.outline)} allowanceMm={allowanceMm} />
-        <FoldLayer patches={[patch]} isFlipped />
+        <FoldLayer patches={[patch]} isFlipped aroundMm={numberMm} />
       </g>
     </Box>
   );

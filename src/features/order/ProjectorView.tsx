@@ -57,17 +57,26 @@ export function ProjectorView(props: ProjectorViewProps) {
     <DarkRoom isOpen={isOpen} label={`${name}, for the projector`} onClose={onClose}>
       {step && (
         <Box sx={isBlank ? { visibility: 'hidden' } : {}}>
-          <StepDrawing
-            label={`${name}, step ${current + 1} of ${sheet.steps.length}`}
-            sheet={sheet}
-            current={current}
-            fabrics={fabrics}
-            system={system}
-            isFlipped={isFlipped}
-            onFlip={() => setIsFlipped(!isFlipped)}
-            height="58vh"
-          />
-          <PaperPicture sheet={sheet} step={step} size="24vh" />
+          <Box
+            sx={{
+              display: 'flex',
+              gap: 2,
+              alignItems: 'center',
+              '& > :first-of-type': { flex: 1, minWidth: 0 },
+            }}
+          >
+            <StepDrawing
+              label={`${name}, step ${current + 1} of ${sheet.steps.length}`}
+              sheet={sheet}
+              current={current}
+              fabrics={fabrics}
+              system={system}
+              isFlipped={isFlipped}
+              onFlip={() => setIsFlipped(!isFlipped)}
+              height="58vh"
+            />
+            <PaperPicture sheet={sheet} step={step} size="26vh" />
+          </Box>
           <Typography
             aria-live="polite"
             sx={{ fontSize: 'clamp(1.5rem, 3vw, 3rem)', lineHeight: 1.25, mt: 1 }}

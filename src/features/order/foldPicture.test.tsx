@@ -2,6 +2,7 @@ import { render, screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { FOLD_CONVENTIONS, foldBy, tailsOf, type FoldConvention } from '@/core/basting';
 import { boxOf } from '@/core/geometry';
+import { AROUND_ROOM, AROUND_SHARE } from '@/ui/drawing';
 import { drawn, outOfFrame, sheetOf } from '@/ui/testing';
 import { plannedSheet } from '@/core/testing';
 import { PaperPicture } from '@/ui/PaperPicture';
@@ -53,9 +54,9 @@ test('a paper is drawn with its folds numbered as they are said, no other number
     expect(outOfFrame(picture)).toEqual([]);
     const numbers = drawn(picture).filter(({ element }) => element.localName === 'text' && /^\d$/.test(element.textContent));
     expect(numbers.map(({ element }) => element.textContent).sort()).toEqual(fold.order.map((_, index) => String(index + 1)));
-    const { minX, maxX } = boxOf(kind!.outline);
+    const { minX, minY, maxX, maxY } = boxOf(kind!.outline);
     const [, , width = 0] = picture.getAttribute('viewBox')!.split(' ').map(Number);
-    const longest = Math.max(4, ...tailsOf(kind!.outline, fold, 6.35).map(({ lengthMm }) => lengthMm));
+    const longest = Math.max(AROUND_ROOM * AROUND_SHARE * Math.max(maxX - minX, maxY - minY), ...tailsOf(kind!.outline, fold, 6.35).map(({ lengthMm }) => lengthMm));
     expect(width).toBeCloseTo(maxX - minX + 2 * (longest + 2), 6);
     unmount();
   }

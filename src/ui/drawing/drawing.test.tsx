@@ -115,6 +115,17 @@ test('raw sides are dotted over the outline, fold numbers stand on the sides tha
   const raw = svg(<PatchMark outline={square(0).outline} fill="none" rawSides={[1, 3]} />);
   expect(paths(raw, 'path[stroke-dasharray]')).toHaveLength(2);
   expect(texts(svg(<FoldLayer patches={[square(0, { foldOrder: [2, 3, 0] })]} isFlipped={false} />))).toEqual(['3', '1', '2']); // prettier-ignore
+  // Within the sides in a block, round a paper that is shown by itself.
+  const placesOf = (layer: React.ReactNode) => all(svg(layer), 'g[transform^="translate"]').map((one) => /\((\S+) (\S+)\)/.exec(one.getAttribute('transform')!)!.slice(1).map(Number)); // prettier-ignore
+  const isIn = (place: number[]) => place.every((one) => one > 0 && one < 40);
+  const [within, around] = [undefined, 4].map((aroundMm) => placesOf(<FoldLayer patches={[square(0, { foldOrder: [0, 1, 2, 3] })]} isFlipped={false} {...(aroundMm ? { aroundMm } : {})} />)); // prettier-ignore
+  expect([within!.map(isIn), around!.map(isIn)]).toEqual([[true, true, true, true], [false, false, false, false]]); // prettier-ignore
+  expect(around).toEqual([
+    [20, -3.4],
+    [43.4, 20],
+    [20, 43.4],
+    [-3.4, 20],
+  ]);
   const round = { id: 'r', outline: { corners: [{ x: 0, y: 0 }, { x: 10, y: 0 }], bulges: [1, 1] }, foldOrder: [0, 1] }; // prettier-ignore
   expect(texts(svg(<FoldLayer patches={[round]} isFlipped={false} />))).toEqual([]);
 });

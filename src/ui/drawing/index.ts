@@ -3,7 +3,7 @@ export { BlockDrawing, type BlockDrawingProps, type DrawingMark } from './BlockD
 export { type PatchInk } from './PatchLayer';
 export { ThreadLayer } from './ThreadLayer';
 export { Silhouette } from './Silhouette';
-export { FoldLayer } from './FoldLayer';
+export { AROUND_ROOM, AROUND_SHARE, FoldLayer } from './FoldLayer';
 export { PatchLayer } from './PatchLayer';
 export { PatchLabel, PatchMark } from './PatchMark';
 export { PleatLayer } from './PleatLayer';
