@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { cutPieces, smallestCut, standardCuts } from '../cutting';
 import { areaOf, mirrored, type Outline } from '../geometry';
 import { polygonArea } from '../nesting';
-import { USUAL_CLOTH, soldBy, worthOf } from '.';
+import { USUAL_CLOTH, hasRepeat, soldBy, worthOf } from '.';
 
 const cloth = { ...USUAL_CLOTH, widthMm: 1000, selvedgeMm: 0, pricePerMetre: 10 };
 
@@ -39,4 +39,10 @@ test('the smallest cut that holds all pieces: squares by hand', () => {
   expect(cutFor(60, 5)).toBe('square of 25 cm');
   expect(cutFor(120, 5)).toContain('fat eighth');
   expect(cutFor(600, 1)).toBeUndefined();
+});
+
+test('a print has motifs to cut round from a repeat of 5 mm on, both ways', () => {
+  const of = (repeatWidthMm: number, repeatHeightMm: number) =>
+    hasRepeat({ ...USUAL_CLOTH, repeatWidthMm, repeatHeightMm });
+  expect([of(5, 5), of(4.9, 5), of(5, 4.9), of(0, 0)]).toEqual([true, false, false, false]);
 });

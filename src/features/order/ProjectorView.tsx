@@ -57,24 +57,19 @@ export function ProjectorView(props: ProjectorViewProps) {
     <DarkRoom isOpen={isOpen} label={`${name}, for the projector`} onClose={onClose}>
       {step && (
         <Box sx={isBlank ? { visibility: 'hidden' } : {}}>
-          <Box
-            sx={{
-              display: 'flex',
-              gap: 2,
-              alignItems: 'center',
-              '& > :first-of-type': { flex: 1, minWidth: 0 },
-            }}
-          >
-            <StepDrawing
-              label={`${name}, step ${current + 1} of ${sheet.steps.length}`}
-              sheet={sheet}
-              current={current}
-              fabrics={fabrics}
-              system={system}
-              isFlipped={isFlipped}
-              onFlip={() => setIsFlipped(!isFlipped)}
-              height="58vh"
-            />
+          <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <StepDrawing
+                label={`${name}, step ${current + 1} of ${sheet.steps.length}`}
+                sheet={sheet}
+                current={current}
+                fabrics={fabrics}
+                system={system}
+                isFlipped={isFlipped}
+                onFlip={() => setIsFlipped(!isFlipped)}
+                height="58vh"
+              />
+            </Box>
             <PaperPicture sheet={sheet} step={step} size="26vh" />
           </Box>
           <Typography
