@@ -24,6 +24,14 @@ test('papers that make a full turn lie flat; less cups and more ruffles, by how 
   const [ruffles] = findFlatness(buildSeamGraph(star(8, 45.5))).faults;
   expect(ruffles?.missingDeg).toBeCloseTo(-4, 6);
   expect(ruffles?.patches).toHaveLength(8);
+  // Wherever on the drawing it lies.
+  const moved = star(6, 58.5).map((one) => ({
+    ...one,
+    outline: { ...one.outline, corners: one.outline.corners.map(({ x, y }) => ({ x: x + 70, y: y + 130 })) },
+  }));
+  const [far] = findFlatness(buildSeamGraph(moved)).faults;
+  expect(far).toMatchObject({ missingDeg: expect.closeTo(9, 6), patches: cups?.patches });
+  expect([far?.at.x, far?.at.y]).toEqual([expect.closeTo(70, 6), expect.closeTo(130, 6)]);
   expect(findFlatness(buildSeamGraph(hexagonMosaic(49))).faults).toEqual([]);
   expect(findFlatness(buildSeamGraph(generate(defaultRecipe('grid')))).faults).toEqual([]);
 });
