@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '../generate';
 import { plannedSheet } from '../testing';
-import { LABEL_LIMITS, PAGE_MM, USUAL_LABELS, bagCards, checkLabelSheet, labelSheets, type BagCardBlock, type BagLabel, type Ink, type LabelSheet } from '.'; // prettier-ignore
+import { LABEL_LIMITS, PAGE_MM, USUAL_LABELS, bagCards, checkLabelSheet, labelSheets, lineHeightMm, linesOf, type BagCardBlock, type BagLabel, type Ink, type LabelSheet } from '.'; // prettier-ignore
 
 const square = { cells: 21, dark: Array.from({ length: 441 }, (_, i) => i % 3 === 0) };
 const label = (index: number): BagLabel => ({ block: `Block ${index}`, maker: 'Ann', code: 'ABC-DEF-GHJ', square, lines: Array.from({ length: 30 }, (_, i) => `${i} × hexagon`) }); // prettier-ignore
@@ -126,6 +126,22 @@ test('lines of a label lie below each other within it, as many as there is room 
   expect(many.at(-1)).toBe(`and ${30 - (many.length - 1)} more`);
   expect(of(30, { labelHeightMm: 72, pitchYMm: 72, rows: 4 }).length).toBeGreaterThan(2 * many.length);
   expect(of(30, { labelHeightMm: 15, pitchYMm: 15 })).toEqual([]);
+}); // prettier-ignore
+
+test('a line of a label that is too long for it goes on below, so that no hand and no cloth is lost', () => {
+  const long = Array.from({ length: 9 }, (_, i) => `${i} × 2 1/16″ × 2 3/16″ × 3″ triangle (marked: stripe), wrap 6 L and 6 R`);
+  for (const labelHeightMm of [34, 50, 72, 140]) {
+    const own = { ...USUAL_LABELS, topMm: 0, labelHeightMm, pitchYMm: labelHeightMm, rows: 2 };
+    const [page] = labelSheets('L', [{ ...label(0), lines: long }], own).pages;
+    const words = paragraphs(page!.ink).slice(2);
+    words.forEach(({ at, text, sizeMm, widthMm, heightMm }, i) => {
+      expect(linesOf(text, sizeMm, widthMm).length * lineHeightMm(sizeMm)).toBeLessThanOrEqual(heightMm);
+      expect(at.y + heightMm).toBeLessThanOrEqual((words[i + 1]?.at.y ?? labelHeightMm) + 0.1);
+    });
+    const shown = words.filter(({ text }) => long.includes(text)).length;
+    if (shown < 9) expect(words.at(-1)?.text).toBe(`and ${9 - shown} more`);
+    expect(shown === 9).toBe(labelHeightMm === 140);
+  }
 }); // prettier-ignore
 
 test('what a card says never lies on what it says before; a usual block stands on one page, its papers beside the drawing', () => {

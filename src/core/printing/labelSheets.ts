@@ -1,5 +1,6 @@
 import { InvalidInputError } from '../errors';
 import type { Ink, PrintJob } from './ink';
+import { lineHeightMm, linesOf } from './lines';
 
 /** A sheet of labels as it is bought, mm: where the first label begins, how far one lies from the next, how large each is. */
 export interface LabelSheet {
@@ -79,8 +80,8 @@ export function checkLabelSheet(sheet: LabelSheet): LabelSheet {
 
 /** Blank along the edges of a label, mm; the size of its words; the most a square code takes of its height. */
 const [PAD_MM, TEXT_MM, SQUARE] = [2.5, 2.6, 0.55];
-/** A line of words takes so many times its size. */
-const LEADING = 1.65;
+
+type Paragraph = Extract<Ink, { kind: 'paragraph' }>;
 
 /**
  * Labels on bought sheets, row by row.
@@ -111,15 +112,26 @@ function labelInk({ block, maker, code, square, lines }: BagLabel, x: number, y:
     { kind: 'text', at: { x: x + labelWidthMm - PAD_MM - side / 2, y: y + PAD_MM + side + 2.6 }, text: code, sizeMm: 2.2, align: 'centre' },
     { kind: 'cells', at: { x: x + labelWidthMm - PAD_MM - side, y: y + PAD_MM }, sideMm: side, ...square },
   ];
-  const lineMm = TEXT_MM * LEADING;
+  const lineMm = lineHeightMm(TEXT_MM);
   const from = y + PAD_MM + 11.6;
-  const room = Math.floor((y + labelHeightMm - PAD_MM - from) / lineMm);
-  const shown = lines.length > room ? [...lines.slice(0, Math.max(0, room - 1)), `and ${lines.length - Math.max(0, room - 1)} more`] : lines;
-  const words = shown.slice(0, Math.max(0, room)).map((text, index): Ink => {
-    const top = from + index * lineMm;
-    // Beside the square there is less room than below it.
-    const isBeside = top < y + PAD_MM + side + 4;
-    return { kind: 'paragraph', at: { x: x + PAD_MM, y: top - TEXT_MM }, text, sizeMm: TEXT_MM, widthMm: isBeside ? wordsMm : labelWidthMm - 2 * PAD_MM, heightMm: lineMm };
-  });
-  return [...head, ...words];
+  const bottom = y + labelHeightMm - PAD_MM;
+  /** Lines below each other, each with as many rows as its words take, as far as there is room. */
+  const placed = (texts: readonly string[]): Paragraph[] => {
+    let top = from;
+    return texts.flatMap((text) => {
+      // Beside the square there is less room than below it.
+      const widthMm = top < y + PAD_MM + side + 4 ? wordsMm : labelWidthMm - 2 * PAD_MM;
+      const heightMm = linesOf(text, TEXT_MM, widthMm).length * lineMm;
+      const at = { x: x + PAD_MM, y: top - TEXT_MM };
+      top += heightMm;
+      return top > bottom + SLACK_MM ? [] : [{ kind: 'paragraph', at, text, sizeMm: TEXT_MM, widthMm, heightMm: heightMm + SLACK_MM }];
+    });
+  };
+  // What is left out is counted: as many lines go as leave room to say how many more there are.
+  for (let shown = lines.length; shown >= 0; shown--) {
+    const all = shown === lines.length ? lines : [...lines.slice(0, shown), `and ${lines.length - shown} more`];
+    const words = placed(all);
+    if (words.length === all.length) return [...head, ...words];
+  }
+  return head;
 } // prettier-ignore

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { boltPlan } from '../cutting';
 import { itemAt } from '../lists';
-import { MARGIN_MM, orderSheets, PAGE_MM, type Ink, type OrderSheets } from '.';
+import { MARGIN_MM, lineHeightMm, linesOf, orderSheets, PAGE_MM, type Ink, type OrderSheets } from '.';
 
 const line = (thing: string) => ({ thing, needed: '1 m', stock: '', buy: '1.00 m', cost: '', supplier: '' });
 const bolt = (total: number) => {
@@ -23,6 +23,31 @@ test('every line is on a page, within its margins; a long list goes on with its 
   for (const { ink } of pages)
     for (const one of ink)
       if ('at' in one) expect(one.at.y).toBeLessThanOrEqual(PAGE_MM.A4[1] - MARGIN_MM + 1e-6);
+});
+
+test('nothing is cut off or runs off the page: long names take lines of their own, what is said of a bolt too', () => {
+  const long = (i: number) => ({ ...line(`${i}: 2 1/16″ × 2 3/16″ × 3″ triangle (marked: stripe), as many as lie in all bags`), supplier: 'Wherry Notions and Papers' }); // prettier-ignore
+  const piece = { widthMm: 300, lengthMm: 200 };
+  const many = { ...bolt(300), pieces: [piece, piece, piece] as never };
+  const lines = Array.from({ length: 60 }, (_, i) => long(i));
+  const { pages } = orderSheets(sheets({ lines, bolts: [many] }), 'inch', 'A4');
+  const paragraphs = pages.map(({ ink }) => ink.flatMap((one) => (one.kind === 'paragraph' ? [one] : [])));
+  expect(paragraphs.flat()).toHaveLength(61);
+  for (const page of paragraphs)
+    page.forEach(({ at, text, sizeMm, widthMm, heightMm }, i) => {
+      expect(linesOf(text, sizeMm, widthMm).length).toBeGreaterThan(1);
+      expect(linesOf(text, sizeMm, widthMm).length * lineHeightMm(sizeMm)).toBeLessThanOrEqual(heightMm);
+      expect(at.x + widthMm).toBeLessThanOrEqual(PAGE_MM.A4[0] - MARGIN_MM);
+      expect(at.y + heightMm).toBeLessThanOrEqual((page[i + 1]?.at.y ?? PAGE_MM.A4[1] - MARGIN_MM) + 1e-6);
+    });
+  const cut = itemAt(pages, pages.length - 1);
+  const said = itemAt(itemAt(paragraphs, pages.length - 1), 0);
+  const top = Math.min(...cut.ink.flatMap((one) => (one.kind === 'line' ? [one.from.y] : [])));
+  expect(top).toBeGreaterThanOrEqual(said.at.y + said.heightMm);
+  for (const { ink } of pages)
+    for (const one of ink)
+      if (one.kind === 'text' && one.align === 'left')
+        expect(linesOf(one.text, one.sizeMm, PAGE_MM.A4[0] - MARGIN_MM - one.at.x)).toHaveLength(1);
 });
 
 test('a bolt is drawn strip by strip where it goes on the page, strips alike once where it does not', () => {

@@ -3,14 +3,17 @@ import { counted } from '../words';
 import type { BoltRun } from '../cutting';
 import { formatBolt, formatLength, type UnitSystem } from '../length';
 import { itemAt } from '../lists';
+import { lineHeightMm, linesOf } from './lines';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob, type PrintPage } from './ink';
 
 /** Text sizes and the height of a line of the list, mm. */
 const [TITLE_MM, TEXT_MM, LINE_MM] = [5, 3, 6];
-/** Room that a bolt's drawing leaves for its heading and its numbers along the cut edge, mm. */
-const [HEAD_MM, SIDE_MM] = [18, 22];
-/** Words that may be broken begin so far above their line, mm. */
-const RISE_MM = 1.65 * TEXT_MM;
+/** Room that a bolt's drawing leaves for its heading besides its words, and for its numbers along the cut edge, mm. */
+const [HEAD_MM, SIDE_MM] = [12, 22];
+/** From one line of words that are broken to the next, mm; they begin so far above their first. */
+const LEADING_MM = lineHeightMm(TEXT_MM);
+/** Room for the widest numbers of the first column, mm. */
+const FIGURES_MM = 26;
 /** A number needs so much room to be written, mm. */
 const LEAST_ROOM_MM = 4.5;
 
@@ -61,21 +64,23 @@ function listPages({ title, says, lines, total }: OrderSheets, widthMm: number, 
   ];
   const pages: Ink[][] = [[text(MARGIN_MM, MARGIN_MM + 5, title, 'left', TITLE_MM), text(MARGIN_MM, MARGIN_MM + 10.5, says), ...head(MARGIN_MM + 18)]];
   let y = MARGIN_MM + 18 + LINE_MM;
-  const room = () => {
-    if (y <= heightMm - MARGIN_MM - LINE_MM) return;
+  const room = (high: number) => {
+    if (y + high <= heightMm - MARGIN_MM) return;
     pages.push(head(MARGIN_MM + 5));
     y = MARGIN_MM + 5 + LINE_MM;
   };
   for (const { thing, needed, stock, buy, cost, supplier } of lines) {
-    room();
     const words = supplier === '' ? thing : `${thing} (${supplier})`;
+    const wide = columns[0] - FIGURES_MM - MARGIN_MM;
+    const high = LINE_MM + (linesOf(words, TEXT_MM, wide).length - 1) * LEADING_MM;
+    room(high);
     const ink = pages.at(-1);
-    ink?.push({ kind: 'paragraph', at: { x: MARGIN_MM, y: y - RISE_MM }, text: words, sizeMm: TEXT_MM, widthMm: columns[0] - 26 - MARGIN_MM, heightMm: LINE_MM });
+    ink?.push({ kind: 'paragraph', at: { x: MARGIN_MM, y: y - LEADING_MM }, text: words, sizeMm: TEXT_MM, widthMm: wide, heightMm: high });
     [needed, stock, buy, cost].forEach((cell, column) => ink?.push(text(itemAt(columns, column), y, cell, 'right')));
-    ink?.push(rule(MARGIN_MM, y + 1.5, right, y + 1.5, true));
-    y += LINE_MM;
+    y += high;
+    ink?.push(rule(MARGIN_MM, y + 1.5 - LINE_MM, right, y + 1.5 - LINE_MM, true));
   }
-  room();
+  room(LINE_MM);
   pages.at(-1)?.push(text(MARGIN_MM, y, 'Together'), text(right, y, total, 'right'));
   return pages.map((ink) => ({ ink }));
 } // prettier-ignore
@@ -83,19 +88,21 @@ function listPages({ title, says, lines, total }: OrderSheets, widthMm: number, 
 /** One cloth: strips from the top down, to scale. Where they do not go on a page, strips alike are drawn once. */
 function boltPages({ fabric, plan, sizes, usableMm, pieces }: ClothBolt, system: UnitSystem, widthMm: number, heightMm: number): PrintPage[] {
   const scale = (widthMm - 2 * MARGIN_MM - SIDE_MM) / usableMm;
-  const roomMm = (heightMm - 2 * MARGIN_MM - HEAD_MM) / scale;
-  const isOnce = plan.lengthMm > roomMm;
-  const alike = isOnce ? ' Strips alike are drawn once.' : '';
+  const alike = ' Strips alike are drawn once.';
   const first = pieces.length > 0 ? ` ${counted(pieces.length, 'piece')} on the shelf ${pieces.length === 1 ? 'is' : 'are'} cut first.` : '';
-  const says = `${formatBolt(plan.lengthMm, system)} off the bolt, ${formatLength(usableMm, system)} between the selvedges. Cut strips through the whole width from the top, then across them.${alike}${first}`;
+  const says = `${formatBolt(plan.lengthMm, system)} off the bolt, ${formatLength(usableMm, system)} between the selvedges. Cut strips through the whole width from the top, then across them.${first}`;
+  const wide = widthMm - 2 * MARGIN_MM;
+  const saysMm = linesOf(says + alike, TEXT_MM, wide).length * LEADING_MM;
+  const headMm = HEAD_MM + saysMm;
+  const isOnce = plan.lengthMm > (heightMm - 2 * MARGIN_MM - headMm) / scale;
   const pages: Ink[][] = [];
   let top = Infinity;
   for (const { times, heightMm: high, runs } of plan.strips)
     for (let k = 0; k < (isOnce ? 1 : times); k++) {
       if (top + high * scale > heightMm - MARGIN_MM) {
         const more = pages.length > 0 ? ', carried on' : '';
-        pages.push([text(MARGIN_MM, MARGIN_MM + 5, `${fabric}: how the bolt is cut${more}`, 'left', TITLE_MM), text(MARGIN_MM, MARGIN_MM + 10.5, says)]);
-        top = MARGIN_MM + HEAD_MM;
+        pages.push([text(MARGIN_MM, MARGIN_MM + 5, `${fabric}: how the bolt is cut${more}`, 'left', TITLE_MM), { kind: 'paragraph', at: { x: MARGIN_MM, y: MARGIN_MM + 6 }, text: isOnce ? says + alike : says, sizeMm: TEXT_MM, widthMm: wide, heightMm: saysMm + 0.01 }]);
+        top = MARGIN_MM + headMm;
       }
       const [bottom, right] = [top + high * scale, MARGIN_MM + usableMm * scale];
       const ink = pages.at(-1);
