@@ -106,9 +106,10 @@ function cardPages({ name, bag, sheet, saved, inner, looks = {}, maker }: BagCar
   for (const { kind, name: paper, count, spares, left, right } of bag.papers) {
     const hands = left + right > 0 ? `; wrap ${left} L and ${right} R` : '';
     const words = `${count + spares} × ${paper}${spares > 0 ? ` (${spares} of them spare)` : ''}${hands}`;
-    put(ROW_MM, (at) => [
+    const highMm = Math.max(ROW_MM, linesOf(words, TEXT_MM, widthMm - MARGIN_MM - flow.x - SHAPE_MM - 3).length * LINE_MM);
+    put(highMm, (at) => [
       silhouette(kind.outline, at),
-      { kind: 'paragraph', at: { x: at.x + SHAPE_MM + 3, y: at.y - 0.8 }, text: words, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SHAPE_MM - 3, heightMm: ROW_MM },
+      { kind: 'paragraph', at: { x: at.x + SHAPE_MM + 3, y: at.y - 0.8 }, text: words, sizeMm: TEXT_MM, widthMm: widthMm - MARGIN_MM - at.x - SHAPE_MM - 3, heightMm: highMm },
     ]);
   }
   heading('Cloth');

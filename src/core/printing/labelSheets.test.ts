@@ -93,6 +93,14 @@ test('a bag’s card says all that lies in it, draws each shape, and goes on to 
       if ('at' in one) expect([one.at.x >= 0 && one.at.x <= width, one.at.y >= 0 && one.at.y <= height - 5]).toEqual([true, true]);
 }); // prettier-ignore
 
+test('nothing of a bag’s card is cut off, however long its papers are named', () => {
+  const sheet = plannedSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
+  const papers = sheet.bag.papers.map((paper) => ({ ...paper, name: `${paper.name} (marked: stripe and dot and ring), cut from the heavier of the two cards that are in the shop` }));
+  const { pages } = bagCards('C', [{ name: 'L', bag: { ...sheet.bag, papers }, sheet, saved: '' }], 'inch', 'Letter');
+  for (const { text, sizeMm, widthMm, heightMm } of pages.flatMap(({ ink }) => paragraphs(ink)))
+    expect(linesOf(text, sizeMm, widthMm).length * lineHeightMm(sizeMm)).toBeLessThanOrEqual(heightMm);
+}); // prettier-ignore
+
 test('what goes on below the drawing or on another page says again what it is, and no heading stands alone at the foot', () => {
   const sheet = plannedSheet(documentOfRecipe(defaultRecipe('star')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
   const headings = (cloths: number) => {
