@@ -1,5 +1,6 @@
 import type { ClothLook } from '../cloth';
 import type { Box, Outline, Point } from '../geometry';
+import { linesOf } from './lines';
 
 /** One thing drawn on a printed page, at true size: mm from the top left corner, y down. */
 export type Ink =
@@ -86,11 +87,19 @@ export function roomOf(size: PageSize): Box {
   };
 }
 
+/** Height of the letters of the line above, of two lines where it is long, and the width of what stands at its right, mm. */
+const [HEAD_TEXT_MM, SMALL_HEAD_MM, PAGE_NAME_MM] = [3.6, 2.6, 45];
+
 /** The line above and the ruler below, by which one sees that the printer did not scale. */
 export function frame(size: PageSize, head: string, page: string): Ink[] {
   const [width, height] = PAGE_MM[size];
+  const widthMm = width - 2 * MARGIN_MM - PAGE_NAME_MM;
+  const isShort = linesOf(head, HEAD_TEXT_MM, widthMm).length === 1;
+  const at = { x: MARGIN_MM, y: MARGIN_MM + (isShort ? 4 : -1) };
   return [
-    { kind: 'text', at: { x: MARGIN_MM, y: MARGIN_MM + 4 }, text: head, sizeMm: 3.6, align: 'left' },
+    isShort
+      ? { kind: 'text', at, text: head, sizeMm: HEAD_TEXT_MM, align: 'left' }
+      : { kind: 'paragraph', at, text: head, sizeMm: SMALL_HEAD_MM, widthMm, heightMm: HEAD_MM },
     { kind: 'text', at: { x: width - MARGIN_MM, y: MARGIN_MM + 4 }, text: page, sizeMm: 3.6, align: 'right' },
     ...checkRuler(MARGIN_MM, height - MARGIN_MM - 6),
   ];

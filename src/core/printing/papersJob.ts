@@ -67,10 +67,7 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
     });
     const said = [...counts].map(([kind, count]) => `${count} × ${runs[kind]?.name}`).join(', ');
     return {
-      ink: [
-        ...frame(size, shorten(`${title}: ${said}`), `sheet ${number + 1} of ${packed.sheets.length}`),
-        ...ink,
-      ],
+      ink: [...frame(size, `${title}: ${said}`, `sheet ${number + 1} of ${packed.sheets.length}`), ...ink],
     };
   });
   const parts = [...nested].flatMap((kind) => {
@@ -89,13 +86,6 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
     usedShare: packed.usedShare,
     inParts: [...nested].map((kind) => runs[kind]?.name ?? ''),
   };
-}
-
-/** Head lines end where the page ends. */
-const MOST_LETTERS = 78;
-
-function shorten(text: string): string {
-  return text.length <= MOST_LETTERS ? text : `${text.slice(0, MOST_LETTERS - 1)}…`;
 }
 
 function turnedUpright(outline: Outline): Outline {

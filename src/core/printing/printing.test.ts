@@ -17,7 +17,7 @@ import type { Patch } from '../block';
 import { groupKinds } from '../shapes';
 import { patch, plannedSheet } from '../testing';
 import { batchesOf } from '../sheet';
-import { PAGE_MM, clamshellGuide, fussyWindow, paperRuns, papersJob, plateAngleCheck, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage } from '.'; // prettier-ignore
+import { PAGE_MM, clamshellGuide, fussyWindow, lineHeightMm, linesOf, paperRuns, papersJob, plateAngleCheck, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage } from '.'; // prettier-ignore
 
 const size = fc.constantFrom<PageSize>('A4', 'Letter');
 const outlinesOf = (ink: readonly Ink[]) =>
@@ -76,6 +76,21 @@ test('pages of a spread drawing say their row and place in it; the only page of 
   expect(names(300, 400)).toEqual(
     [1, 2].flatMap((row) => [1, 2].map((page) => `row ${row} of 2, page ${page} of 2`)),
   );
+});
+
+test('a sheet names all papers on it, in smaller letters where they are many, beside its own number', () => {
+  const paper = makePaper({ family: 'half-square-triangle', legMm: 20 });
+  const runs = (count: number) => Array.from({ length: count }, (_, i) => ({ name: `2 1/16″ × 2 3/16″ triangle ${i}`, outline: paper, count: 2 })); // prettier-ignore
+  for (const count of [1, 2, 5]) {
+    const [page] = papersJob(runs(count), { title: 'Lighthouse', size: 'A4' }).pages;
+    const [head] = page!.ink.flatMap((one) => (one.kind === 'paragraph' || (one.kind === 'text' && one.align === 'left') ? [one] : [])); // prettier-ignore
+    for (const { name } of runs(count)) expect(head!.text).toContain(`2 × ${name}`);
+    expect(head!.kind).toBe(count === 1 ? 'text' : 'paragraph');
+    if (head!.kind !== 'paragraph') continue;
+    const lines = linesOf(head!.text, head!.sizeMm, head!.widthMm);
+    expect(lines.length * lineHeightMm(head!.sizeMm)).toBeLessThanOrEqual(head!.heightMm);
+    expect(head!.at.y + head!.heightMm).toBeLessThanOrEqual(roomOf('A4').minY);
+  }
 });
 
 test('sheets of papers hold exactly what was asked for, none over another, all within the room', () => {
