@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { boxOf, edgesOf, isStraight } from '@/core/geometry';
+import { boxOf, hasStraightSide } from '@/core/geometry';
 import type { BlockSheet, Step } from '@/core/sheet';
 import { AROUND_ROOM, AROUND_SHARE, FoldLayer, PatchMark } from './drawing';
 
@@ -17,7 +17,7 @@ export function PaperPicture({ sheet, step, size }: PaperPictureProps) {
   const { minX, minY, maxX, maxY } = boxOf(patch.outline);
   const numberMm = AROUND_SHARE * Math.max(maxX - minX, maxY - minY);
   const pad = AROUND_ROOM * numberMm;
-  const isFolded = edgesOf(patch.outline).some(isStraight);
+  const isFolded = hasStraightSide(patch.outline);
   return (
     <Box component="figure" sx={{ float: 'right', m: 0, ml: 1, mt: 0.5, textAlign: 'center' }}>
       <Box

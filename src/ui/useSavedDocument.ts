@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { record, redo, startHistory, undo } from '@/core/workshop';
-import { asRefusal, isForNow, send } from './api';
+import { asRefusal, isForNow, send, type RefusedError } from './api';
 import { isSame, useKeptHistory } from './useKeptHistory';
 import { useSend } from './useSend';
 import { useUnsaved } from './useUnsaved';
@@ -80,17 +80,7 @@ export function useSavedDocument<T>({
     }, isAgain);
   const isUnsaved = present !== saved.present;
   useUnsaved(isUnsaved || isHeld);
-  useSavesItself(
-    save,
-    !isUnsaved || isBusy || isHeld
-      ? undefined
-      : error === undefined
-        ? 'rest'
-        : isForNow(error)
-          ? 'again'
-          : undefined,
-    present,
-  );
+  useSavesItself(save, isUnsaved && !isBusy && !isHeld, error, present);
   const theirs = error?.status === 409 ? newerOf<T>(error.current, name) : undefined;
   return {
     present,
@@ -123,24 +113,28 @@ export function useSavedDocument<T>({
 
 /**
  * It saves itself a moment after each change, and again once there is a connection; what was refused waits for the host.
- * @param when once the hands rest, or again after a lost connection; undefined while there is nothing to save
+ * @param waits whether there is something that can be saved
+ * @param error what came of it last
  */
 function useSavesItself(
   save: (isAgain?: boolean) => Promise<unknown>,
-  when: 'rest' | 'again' | undefined,
+  waits: boolean,
+  error: RefusedError | undefined,
   present: unknown,
 ): void {
   const saveNow = useRef(save);
   useEffect(() => {
     saveNow.current = save;
   });
+  const rests = waits && error === undefined;
   useEffect(() => {
-    if (when !== 'rest') return;
+    if (!rests) return;
     const timer = setTimeout(() => void saveNow.current(), REST_MS);
     return () => clearTimeout(timer);
-  }, [when, present]);
+  }, [rests, present]);
+  const isKeptBack = waits && error !== undefined && isForNow(error);
   useEffect(() => {
-    if (when !== 'again') return;
+    if (!isKeptBack) return;
     const again = () => void saveNow.current(true);
     const timer = setTimeout(again, AGAIN_MS);
     window.addEventListener('online', again);
@@ -148,7 +142,7 @@ function useSavesItself(
       clearTimeout(timer);
       window.removeEventListener('online', again);
     };
-  }, [when]);
+  }, [isKeptBack]);
 }
 
 function newerOf<T>(current: unknown, name: string): { present: T; revision: number } | undefined {

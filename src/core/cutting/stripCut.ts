@@ -1,4 +1,4 @@
-import { edgeLength, edgesOf, isStraight, narrowestBox, type Outline } from '../geometry';
+import { edgeLength, edgesOf, hasStraightSide, isStraight, narrowestBox, type Outline } from '../geometry';
 import { roundUpToGrid, type UnitSystem } from '../length';
 
 /** The piece of cloth for one patch, cut from a strip. */
@@ -22,7 +22,7 @@ const ALONG_DEG = 0.5;
  */
 export function stripCut(outline: Outline, allowanceMm: number, system: UnitSystem): StripCut {
   const { length, width, angle } = narrowestBox(outline);
-  const hasStraight = edgesOf(outline).some(isStraight);
+  const hasStraight = hasStraightSide(outline);
   const along = edgesOf(outline).flatMap((edge) => {
     const turn = Math.atan2(edge.b.y - edge.a.y, edge.b.x - edge.a.x) - angle;
     const off = Math.abs(Math.sin(2 * turn)) / 2;

@@ -29,6 +29,7 @@ export {
   cornerAngles,
   edgeOf,
   edgesOf,
+  hasStraightSide,
   mirrored,
   movedOutline,
   perimeterOf,

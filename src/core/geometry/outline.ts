@@ -89,6 +89,11 @@ export function toPolygon(outline: Outline, sagMm = FLATTEN_SAG_MM): readonly Po
   return edgesOf(outline).flatMap((edge) => flatten(edge, sagMm).slice(0, -1));
 }
 
+/** Whether any side is straight: cloth is folded over those side after side, round curves alone it is pleated. */
+export function hasStraightSide(outline: Outline): boolean {
+  return edgesOf(outline).some(isStraight);
+}
+
 const isStraightSided = ({ bulges }: Outline) => bulges.every((bulge) => bulge === 0);
 
 /** Turned over left to right (x becomes −x) and renumbered to stay clockwise; corner 0 stays corner 0. */

@@ -4,7 +4,7 @@ import {
   edgeLength,
   edgesOf,
   flatten,
-  isStraight,
+  hasStraightSide,
   pointAt,
   roomiest,
   toPolygon,
@@ -29,7 +29,8 @@ const [NUMBER_MM, LEAST_NUMBER_MM, NUMBER_SHARE] = [2.6, 1.8, 0.45];
 /** What the hand holds: of papers to baste also one from its paper side, large enough for the order of its folds. */
 export function stepPicture(sheet: BlockSheet, step: Step, corner: Point, wide: number, high: number): Ink[] {
   const paper = step.kind === 'baste' ? sheet.patches[step.patches[0] ?? -1] : undefined;
-  if (!paper || isCurvedOnly(paper)) return heldInk(sheet, step, corner, wide, high);
+  // A paper of curves alone is pleated, not folded side after side.
+  if (!paper || !hasStraightSide(paper.outline)) return heldInk(sheet, step, corner, wide, high);
   const paperWide = wide * PAPER_SHARE;
   const paperAt = { x: corner.x + wide - paperWide, y: corner.y };
   return [
@@ -119,11 +120,6 @@ function sidesInk(
       isGrey: isGrey && !isRaw,
     }));
   });
-}
-
-/** A paper of curves alone is pleated, not folded side after side. */
-function isCurvedOnly({ outline }: SheetPatch): boolean {
-  return edgesOf(outline).every((edge) => !isStraight(edge));
 }
 
 /** One paper as the hand sees it, its paper side: the mirror of the front, with the order of folding as numbers at its sides, where the cloth comes over. */

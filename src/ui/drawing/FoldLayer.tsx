@@ -2,7 +2,7 @@ import {
   directionAt,
   edgeLength,
   edgesOf,
-  isStraight,
+  hasStraightSide,
   pointAt,
   type Edge,
   type Point,
@@ -32,7 +32,7 @@ export function FoldLayer({ patches, isFlipped, aroundMm }: FoldLayerProps) {
     const middle = middleOf(outline);
     const edges = edgesOf(outline);
     // A paper of curves alone is pleated, not folded side after side.
-    if (edges.every((edge) => !isStraight(edge))) return null;
+    if (!hasStraightSide(outline)) return null;
     const size = aroundMm ?? Math.max(2, Math.min(...edges.map(edgeLength)) / 7.5);
     return (
       <g key={id} aria-hidden="true">
