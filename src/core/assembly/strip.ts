@@ -15,7 +15,7 @@ export interface Strip {
   /** Papers that are still in a stretch when it is made. */
   readonly papersIn: (from: number, to: number) => number;
   /** The same for stretches that are laid out alike, one of them some patches further on: they are made alike. */
-  readonly layoutOf: (from: number, to: number) => string;
+  readonly layoutOf: (from: number, to: number) => number;
   /** The place that lies to patches so many further on as one lies to those of a stretch; −1 where none does. */
   readonly placeFurther: (place: number, from: number, to: number, by: number) => number;
 }
@@ -47,6 +47,7 @@ export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPe
   const first = sides.map((own, i) => (staysIn[i] ? -1 : Math.min(i, ...own.map(({ other }) => other))));
   const last = sides.map((own, i) => Math.max(i, ...own.map(({ other }) => other)));
   const apart = sides.flatMap((own, i) => own.filter(({ other }) => other >= 0).map(({ other }) => Math.abs(other - i)));
+  const band = Math.max(0, ...apart);
   const papersIn = (from: number, to: number) => {
     let papers = 0;
     for (let i = from; i < to; i++) if (itemAt(first, i) < from || itemAt(last, i) >= to) papers += 1;
@@ -55,26 +56,44 @@ export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPe
   return {
     patches,
     standsAt,
-    band: Math.max(0, ...apart),
+    band,
     papersIn,
-    layoutOf: layouts(sides, staysIn),
+    layoutOf: layouts(sides, staysIn, band),
     placeFurther: furtherPlaces(graph, patches),
   };
 } // prettier-ignore
 
-/** Each way in which a patch lies to those of its stretch has a number; a layout is those of its patches. */
-function layouts(sides: readonly (readonly Side[])[], staysIn: readonly boolean[]): Strip['layoutOf'] {
-  const numbers = new Map<string, number>();
+/**
+ * Each way in which a patch lies to those of its stretch has a number, and so has each row of such numbers, told by the row without
+ * its last and that last one: the patches in the middle, which lie to a stretch as they lie to the whole strip, then those near its
+ * ends.
+ */
+function layouts(sides: readonly (readonly Side[])[], staysIn: readonly boolean[], band: number): Strip['layoutOf'] {
+  const lies = new Map<string, number>();
+  const rows = new Map<string, number>();
+  const numberIn = (known: Map<string, number>, key: string): number => {
+    const number = known.get(key) ?? known.size;
+    known.set(key, number);
+    return number;
+  };
+  const lieOf = (i: number, from: number, to: number): number => {
+    const inside = itemAt(sides, i).map(({ other, says }) => (other >= from && other < to ? `${other - i}/${says}` : ''));
+    return numberIn(lies, `${inside.join()} ${inside.includes('') || staysIn[i]}`);
+  };
+  const inWhole = sides.map((_, i) => lieOf(i, 0, sides.length));
+  /** For each patch the rows of those from it on, in the whole strip: the n-th is the row of n. */
+  const rowsFrom: number[][] = sides.map(() => [-1]);
+  const rowOf = (from: number, count: number): number => {
+    const own = itemAt(rowsFrom, from);
+    for (let n = own.length; n <= count; n++) own.push(numberIn(rows, `${own[n - 1]},${inWhole[from + n - 1]}`));
+    return own[count] as number;
+  };
   return (from, to) => {
-    const layout: number[] = [];
-    for (let i = from; i < to; i++) {
-      const inside = itemAt(sides, i).map(({ other, says }) => (other >= from && other < to ? `${other - i}/${says}` : ''));
-      const lies = `${inside.join()} ${inside.includes('') || staysIn[i]}`;
-      const number = numbers.get(lies) ?? numbers.size;
-      numbers.set(lies, number);
-      layout.push(number);
-    }
-    return layout.join();
+    const [a, b] = to - from > 2 * band ? [from + band, to - band] : [from, from];
+    let row = a < b ? rowOf(a, b - a) : -1;
+    for (let i = from; i < a; i++) row = numberIn(rows, `${row},${lieOf(i, from, to)}`);
+    for (let i = b; i < to; i++) row = numberIn(rows, `${row},${lieOf(i, from, to)}`);
+    return numberIn(rows, `${row} ${to - from}`);
   };
 } // prettier-ignore
 

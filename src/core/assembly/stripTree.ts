@@ -22,11 +22,20 @@ interface Way {
   readonly made: Made;
 }
 
-/** Patch by patch; of two stretches, the second made last; or as one that lies so many patches back. */
-type Made =
-  | { readonly grown: readonly number[] }
-  | { readonly parts: readonly [Way, Way] }
-  | { readonly as: Way; readonly by: number };
+/** Patch by patch; or of two stretches, the second made last. */
+type Made = { readonly grown: readonly number[] } | { readonly parts: readonly [Moved, Moved] };
+
+/** A way that is taken so many patches further on than where it was found. */
+interface Moved {
+  readonly way: Way;
+  readonly by: number;
+}
+
+/** A way with whose thread a seam can be begun, and through which folds it comes there; undefined where a new one is begun. */
+interface Served {
+  readonly way: Way;
+  readonly slid: ReturnType<typeof slidTo>;
+}
 
 /** Patches of a strip from one on to before another. */
 interface Stretch {
@@ -36,6 +45,16 @@ interface Stretch {
   readonly slow: number;
   /** Ways of making it, the best first: that one serves where nothing is sewn on with its thread. */
   readonly ways: readonly Way[];
+  /** The fewest minutes of any of them. */
+  readonly leastMinutes: number;
+  /** Of them those that serve where the next seam begins at a place. */
+  readonly servedAt: (start: number) => readonly Served[];
+}
+
+/** A stretch that is laid out like one that is known, so many patches further on: it is made like it. */
+interface Placed {
+  readonly like: Stretch;
+  readonly by: number;
 }
 
 /** The one run in which two stretches are sewn together. */
@@ -48,7 +67,7 @@ interface Meeting {
 }
 
 /** A strip has at most so many rows (of more, halves serve as well), is so many times as long as it is wide, and of at most so many patches. */
-const [MOST_ROWS, LEAST_SLENDER, MOST_PATCHES] = [4, 2, 120];
+const [MOST_ROWS, LEAST_SLENDER, MOST_PATCHES] = [4, 2, 400];
 /** Stretches of up to so many patches are also grown patch by patch, so many orders followed at a time. */
 const [MOST_GROWN, WIDTH] = [32, 8];
 /** Ways of making a stretch that are kept. */
@@ -67,54 +86,37 @@ export function stripTree(task: PiecesTask, members: readonly number[]): Tree | 
   const strip = stripOf(task.graph, members, task.settings.stitchesPerMm);
   if (strip.band > MOST_ROWS || count < LEAST_SLENDER * strip.band ** 2) return undefined;
   const meetingAt = meetingsOf(task, strip);
-  const known = new Map<string, Stretch>();
-  const stretches: Stretch[] = [];
-  const stretch = (from: number, to: number) => stretches[from * (count + 1) + to] as Stretch;
+  const known = new Map<number, Stretch>();
+  const stretches: Placed[] = [];
+  const stretch = (from: number, to: number) => stretches[from * (count + 1) + to] as Placed;
   for (let length = 1; length <= count; length++) {
     task.goOn();
     for (let from = 0, to = length; to <= count; from++, to++) {
       const layout = strip.layoutOf(from, to);
-      const alike = known.get(layout);
-      if (alike) {
-        stretches[from * (count + 1) + to] = further(task, strip, alike, from - alike.from);
-        continue;
+      let like = known.get(layout);
+      if (!like) {
+        const found = new Found(task, strip, from, to);
+        if (length === 1) found.add(0, -1, 0, { grown: [from] });
+        if (length > 2 && length <= MOST_GROWN) found.addGrown();
+        for (let cut = from + 1; cut < to; cut++) {
+          const meeting = meetingAt(from, cut, to);
+          if (meeting) found.addJoined(meeting, cut, stretch(from, cut), stretch(cut, to));
+        }
+        known.set(layout, (like = found.kept()));
       }
-      const found = new Found(task, strip, from, to);
-      if (length === 1) found.add(0, -1, 0, { grown: [from] });
-      if (length > 2 && length <= MOST_GROWN) found.addGrown();
-      for (let cut = from + 1; cut < to; cut++) {
-        const meeting = meetingAt(from, cut, to);
-        if (meeting) found.addJoined(meeting, cut, stretch(from, cut), stretch(cut, to));
-      }
-      const kept = found.kept();
-      known.set(layout, kept);
-      stretches[from * (count + 1) + to] = kept;
+      stretches[from * (count + 1) + to] = { like, by: from - like.from };
     }
   }
-  const [best] = stretch(0, count).ways;
-  return best && treeOf(best, strip.patches, 0);
+  const { like, by } = stretch(0, count);
+  const [best] = like.ways;
+  return best && treeOf(best, strip.patches, by);
 }
 
 /** @param by how many patches further on it lies than the way was found */
 function treeOf({ made }: Way, patches: readonly number[], by: number): Tree {
-  if ('as' in made) return treeOf(made.as, patches, by + made.by);
   if ('grown' in made) return made.grown.map((at) => leaf(itemAt(patches, at + by))).reduce(joined);
-  const [first, last] = made.parts.map((part) => treeOf(part, patches, by)) as [Tree, Tree];
+  const [first, last] = made.parts.map((part) => treeOf(part.way, patches, by + part.by)) as [Tree, Tree];
   return joinedLast(first, last);
-}
-
-/** A stretch that is laid out like another, so many patches further on, is made like it. */
-function further(
-  { graph }: PiecesTask,
-  strip: Strip,
-  { from, to, slow, ways }: Stretch,
-  by: number,
-): Stretch {
-  const moved = ways.map((as): Way => {
-    const place = strip.placeFurther(as.needle.place, from, to, by);
-    return { ...as, needle: { ...as.needle, place }, reach: waysOfNeedle(graph, place), made: { as, by } };
-  });
-  return { from: from + by, to: to + by, slow, ways: moved };
 }
 
 /** Where two stretches meet; undefined where that takes more than one run. What lies far from the cut makes no difference. */
@@ -173,40 +175,60 @@ class Found {
   } // prettier-ignore
 
   /** Adds sewing two stretches together, either of them last. */
-  addJoined(meeting: Meeting, cut: number, before: Stretch, after: Stretch): void {
-    const { slow } = cut - this.from >= this.to - cut ? before : after;
+  addJoined(meeting: Meeting, cut: number, before: Placed, after: Placed): void {
+    const { slow } = cut - this.from >= this.to - cut ? before.like : after.like;
     this.#addLast(meeting, slow, before, after);
     this.#addLast(meeting, slow, after, before);
   }
 
   /** Goes on with the thread of the one that is made last where that reaches; with a new one after its best. */
-  #addLast({ ends, needMm, minutes }: Meeting, slow: number, { ways: [first] }: Stretch, last: Stretch): void {
-    const { task: { settings }, strip: { standsAt } } = this;
-    if (!first) return;
-    const base = first.value + minutes * slow;
-    const isInHand = (patch: number) => itemAt(standsAt, patch) >= last.from && itemAt(standsAt, patch) < last.to;
+  #addLast({ ends, needMm, minutes }: Meeting, slow: number, first: Placed, { like, by }: Placed): void {
+    const { settings } = this.task;
+    const [best] = first.like.ways;
+    if (!best) return;
+    const base = best.value + minutes * slow;
     for (const [start, end] of ends) {
       // One that takes as much as what is known to end there is not looked at.
       const most = this.#best.get(end)?.value ?? Infinity;
-      for (const [i, way] of last.ways.entries()) {
-        const { needle, reach } = way;
-        const isReached = needle.place === start || reach?.has(start) === true;
-        if ((i > 0 && !isReached) || base + way.minutes >= most) continue;
-        const slid = isReached ? slidTo(needle.place, start, reach, isInHand) : undefined;
-        const run = weighedRun(needle.leftMm, slid, needMm, settings);
-        this.add(base + way.minutes + run.minutes + run.handMinutes * slow, end, run.leftMm, { parts: [first, way] });
+      if (base + like.leastMinutes >= most) continue;
+      const ownStart = this.strip.placeFurther(start, like.from + by, like.to + by, -by);
+      for (const { way, slid } of like.servedAt(ownStart)) {
+        if (base + way.minutes >= most) continue;
+        const run = weighedRun(way.needle.leftMm, slid, needMm, settings);
+        const made: Made = { parts: [{ way: best, by: first.by }, { way, by }] };
+        this.add(base + way.minutes + run.minutes + run.handMinutes * slow, end, run.leftMm, made);
       }
     }
   } // prettier-ignore
 
   kept(): Stretch {
     const { from, to, strip, task } = this;
-    const ways = [...this.#best.values()].sort((a, b) => inSteps(a.value) - inSteps(b.value));
+    const sorted = [...this.#best.values()].sort((a, b) => inSteps(a.value) - inSteps(b.value));
+    const ways = sorted.slice(0, MOST_WAYS);
     return {
       from,
       to,
       slow: slowedBy(strip.papersIn(from, to), task.settings) - 1,
-      ways: ways.slice(0, MOST_WAYS),
+      ways,
+      leastMinutes: Math.min(...ways.map(({ minutes }) => minutes)),
+      servedAt: servedBy(ways, (patch) => itemAt(strip.standsAt, patch) >= from && itemAt(strip.standsAt, patch) < to), // prettier-ignore
     };
   }
+}
+
+/** Of ways those whose thread goes on where a seam begins, and the best of them with a new one where its own does not; worked out once. */
+function servedBy(ways: readonly Way[], isInHand: (patch: number) => boolean): Stretch['servedAt'] {
+  const known = new Map<number, readonly Served[]>();
+  return (start) => {
+    let served = known.get(start);
+    if (!served) {
+      served = ways.flatMap((way, i): Served[] => {
+        const isReached = way.needle.place === start || way.reach?.has(start) === true;
+        if (!isReached) return i === 0 ? [{ way, slid: undefined }] : [];
+        return [{ way, slid: slidTo(way.needle.place, start, way.reach, isInHand) }];
+      });
+      known.set(start, served);
+    }
+    return served;
+  };
 }
