@@ -152,6 +152,7 @@ test('plan takes a school and a policy, and compares all schools', () => {
   expect(Math.max(...peaks(rings))).toBeLessThan(Math.max(...peaks(best)));
   expect(best.assembly.schools.map(({ school }: { school: string }) => school)).toEqual([
     'best',
+    'quickest',
     'rows',
     'rings',
     'wedges',

@@ -81,7 +81,8 @@ export function sayMore(
   const parts = [
     say(bends, 'bend', 'bends'),
     say(threadStarts, 'thread', 'threads'),
-    say(Math.round(minutes), 'minute', 'minutes'),
+    // Half a minute less is as much as half a minute more.
+    say(Math.sign(minutes) * Math.round(Math.abs(minutes)), 'minute', 'minutes'),
   ].filter((part) => part !== '');
   return parts.length === 0 ? `Costs the same as ${name}.` : `${parts.join(', ')} than ${name}.`;
 }

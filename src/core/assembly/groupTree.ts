@@ -7,7 +7,7 @@ import { exactTree, type Apart } from './exactTree';
 import { isField, recogniseFigure, starTree, type Figure, type TreeKind } from './figures';
 import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
-import type { Candidate, Chosen } from './mostServing';
+import type { Candidate, Chosen, Quicker } from './mostServing';
 import { findMotifs, findStars } from './motifs';
 import { piecesTree } from './piecesTree';
 import { ringsTree } from './ringsTree';
@@ -43,6 +43,8 @@ export interface GroupOrder {
   readonly isTaught: boolean;
   /** The order that is taught for such a group where that is not the one that serves best. */
   readonly taught?: Candidate;
+  /** One with as few bends that takes less time, where it was not taken. */
+  readonly quicker?: Quicker;
 }
 
 /** Blocks up to this size are looked at for turns onto themselves, and for all schools. */
@@ -95,8 +97,14 @@ function withUnits(
   return { task: { ...task, graph: small, members: whole, school, apart, pins: [] }, expand };
 }
 
+/** The quickest order in place of the one that serves best. */
+export function asQuickest({ tree, isExact, quicker }: GroupOrder): GroupOrder {
+  return { tree: quicker?.tree ?? tree, isExact, isTaught: quicker !== undefined };
+}
+
 function freeTree(task: GroupTask): GroupOrder {
   const { graph, members, school, apart, goOn } = task;
+  if (school === 'quickest') return asQuickest(freeTree({ ...task, school: 'best' }));
   const costs = new TreeWays(graph);
   const improve = (tree: Tree) => improveTree(graph, tree, apart, goOn, costs);
   const inner: Inner = { order: (own) => cutTree(graph, own, goOn), improve };

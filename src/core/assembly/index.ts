@@ -5,8 +5,8 @@ export {
   CancelledError,
   planAssembly,
   type AssemblyPlan,
+  type OtherOrder,
   type ReportProgress,
-  type TaughtOtherwise,
 } from './planAssembly';
 export type { Join, PlanTotals, Repeat, Run } from './join';
 export { MOST_SLIDES, MOST_SLIDE_MM, type Slide } from './slides';

@@ -13,10 +13,18 @@ export interface Candidate {
   readonly kind: TreeKind;
 }
 
-/** The order that serves best, and the one that is taught for such a figure where that is not the same: it costs more. */
+/** The order that serves best, and others that are worth telling. */
 export interface Chosen {
   readonly tree: Tree;
+  /** The one that is taught for such a figure, where that is not the same: it costs more. */
   readonly taught?: Candidate;
+  /** One with as few bends that takes less time. */
+  readonly quicker?: Quicker;
+}
+
+export interface Quicker extends Candidate {
+  /** Whether it takes so much less that it is worth telling. */
+  readonly isTold: boolean;
 }
 
 interface Rated extends Candidate {
@@ -30,6 +38,8 @@ interface Rated extends Candidate {
 
 /** Orders whose minutes differ by less than this share are equals: how it is taught decides. */
 const TIE_SHARE = 0.03;
+/** From this share on it is told that another order is quicker. */
+const TOLD_SHARE = 0.02;
 /** A field of one shape is to begin at most so many threads for each that the needlefuls demand … */
 const MOST_THREADS = 1.25;
 /** … where that takes at most this share more minutes: each thread has two ends that may come loose. */
@@ -61,10 +71,19 @@ export function mostServing(
     return { ...order, minutes, isSparing, merit: isPlain ? -threadStarts : repeated };
   });
   const chosen = itemAt(inRank(rated, taught), 0);
-  if (taught.includes(chosen.kind)) return { tree: chosen.tree };
+  const quicker = quickerThan(chosen, rated);
+  if (taught.includes(chosen.kind)) return { tree: chosen.tree, ...quicker };
   const ways = taught.flatMap((kind) => inRank(rated.filter((one) => one.kind === kind), []).slice(0, 1)); // prettier-ignore
   const [other] = ways.sort((a, b) => inSteps(a.minutes) - inSteps(b.minutes));
-  return { tree: chosen.tree, ...(other ? { taught: { tree: other.tree, kind: other.kind } } : {}) };
+  return { tree: chosen.tree, ...quicker, ...(other ? { taught: { tree: other.tree, kind: other.kind } } : {}) };
+} // prettier-ignore
+
+/** The quickest order with as few bends as the chosen one, where that takes longer. */
+function quickerThan(chosen: Rated, rated: readonly Rated[]): Pick<Chosen, 'quicker'> {
+  const equals = rated.filter(({ bends }) => bends === chosen.bends);
+  const { tree, kind, minutes } = equals.reduce((best, one) => (inSteps(one.minutes) < inSteps(best.minutes) ? one : best)); // prettier-ignore
+  if (inSteps(minutes) >= inSteps(chosen.minutes)) return {};
+  return { quicker: { tree, kind, isTold: minutes * (1 + TOLD_SHARE) < chosen.minutes } };
 }
 
 /** Those of the fewest bends that are about as quick as the quickest, what is taught first, then by merit. */

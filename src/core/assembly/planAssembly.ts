@@ -2,7 +2,7 @@ import { groupsOf, keptFor, type SeamGraph } from '../block';
 import { InvariantError } from '../errors';
 import { bendsBound } from './bendsBound';
 import { leastBends } from './leastBends';
-import { groupTree, type GroupOrder, type GroupTask } from './groupTree';
+import { asQuickest, groupTree, type GroupOrder, type GroupTask } from './groupTree';
 import { mostServing } from './mostServing';
 import { SCHOOLS, type School } from './schools';
 import { DEFAULT_SEWING, type SewingSettings } from './sewingSettings';
@@ -26,13 +26,15 @@ export interface AssemblyPlan {
   /** Whether the school has an order of its own for some group of the block. */
   readonly isTaught: boolean;
   /** What the order that is taught for such a block costs more, where that is too much for it to be taken unasked. */
-  readonly taughtOtherwise?: TaughtOtherwise;
+  readonly taughtOtherwise?: OtherOrder;
+  /** What the quickest order with as few bends takes less, where another serves better and that is noticeable. */
+  readonly quickerOtherwise?: OtherOrder;
   readonly joins: readonly Join[];
   readonly totals: PlanTotals;
 }
 
-/** A school’s order that a teacher would show, and what it costs more than the one that was chosen. */
-export interface TaughtOtherwise {
+/** A school’s order that could be shown as well, and what it costs more than the one that was chosen; below 0 what it spares. */
+export interface OtherOrder {
   readonly school: School;
   readonly bends: number;
   readonly threadStarts: number;
@@ -73,10 +75,7 @@ export function planAssembly(
   const choose: GroupTask['choose'] = (own, orders, figure) => mostServing(own, orders, figure, settings);
   const plan = (pins: Wishes['pins'], apart: Wishes['apart']) =>
     groups.map((members) => groupTree({ graph, members, settings, school, pins, apart, goOn, choose }));
-  const known = freeOrders(graph);
-  const key = JSON.stringify([school, settings]);
-  const free = known.get(key) ?? plan([], []);
-  known.set(key, free);
+  const free = freeOrder(graph, school, settings, () => plan([], []));
   // An order that does what is wished anyway is left as it is.
   const isFree = isFollowed(free.flatMap(({ tree }) => listJoins(tree)), sound, wishes.apart); // prettier-ignore
   const orders = isFree ? free : plan(sound, wishes.apart);
@@ -90,9 +89,10 @@ export function planAssembly(
     idle: [...idle, ...stillJoined(joins, wishes.apart), ...sewn.idle],
     bendsBound: bendsBound(graph),
     bendsLeast: leastBends(graph),
-    isProven: school === 'best' && isFree && orders.every(({ isExact }) => isExact),
+    isProven:
+      (school === 'best' || school === 'quickest') && isFree && orders.every(({ isExact }) => isExact),
     isTaught,
-    ...(isFree ? taughtOtherwise(graph, orders, totals, settings, wishes) : {}),
+    ...(isFree ? otherOrders(graph, orders, totals, settings, wishes) : {}),
     joins,
     totals,
   };
@@ -135,26 +135,46 @@ function laid(join: Join, settings: SewingSettings): Join {
   return { ...own, minutes: joinMinutes(own, settings) };
 }
 
-/** What the first order that is taught otherwise costs more than the one that was chosen, both sewn as the whole block is. */
-function taughtOtherwise(
+/** The order without any wish. The quickest is found with the one that serves best. */
+function freeOrder(
+  graph: SeamGraph,
+  school: School,
+  settings: SewingSettings,
+  plan: () => readonly GroupOrder[],
+): readonly GroupOrder[] {
+  const known = freeOrders(graph);
+  const keyOf = (one: School) => JSON.stringify([one, settings]);
+  const best = school === 'quickest' ? known.get(keyOf('best')) : undefined;
+  const free = known.get(keyOf(school)) ?? best?.map(asQuickest) ?? plan();
+  known.set(keyOf(school), free);
+  return free;
+}
+
+/** What the first order that is taught otherwise costs more than the one that was chosen, and what the quickest spares. */
+function otherOrders(
   graph: SeamGraph,
   orders: readonly GroupOrder[],
   own: PlanTotals,
   settings: SewingSettings,
   wishes: Wishes,
-): { taughtOtherwise?: TaughtOtherwise } {
-  const at = orders.findIndex(({ taught }) => taught && taught.kind in SCHOOLS);
-  const other = orders[at]?.taught;
-  if (!other) return {};
-  const trees = orders.map(({ tree }, index) => (index === at ? other.tree : tree));
-  const { bends, minutes, threadStarts } = totalsOf(sewTrees(graph, trees, settings, wishes).joins, settings);
-  return {
-    taughtOtherwise: {
-      school: other.kind as School,
+): Pick<AssemblyPlan, 'taughtOtherwise' | 'quickerOtherwise'> {
+  const costOf = (school: School, trees: readonly Tree[]): OtherOrder => {
+    const { bends, minutes, threadStarts } = totalsOf(sewTrees(graph, trees, settings, wishes).joins, settings); // prettier-ignore
+    return {
+      school,
       bends: bends - own.bends,
       threadStarts: threadStarts - own.threadStarts,
       minutes: minutes - own.minutes,
-    },
+    };
+  };
+  const at = orders.findIndex(({ taught }) => taught && taught.kind in SCHOOLS);
+  const other = orders[at]?.taught;
+  const taught = other && costOf(other.kind as School, orders.map(({ tree }, i) => (i === at ? other.tree : tree))); // prettier-ignore
+  const isSlower = orders.some(({ quicker }) => quicker?.isTold);
+  const quicker = isSlower ? costOf('quickest', orders.map((order) => asQuickest(order).tree)) : undefined; // prettier-ignore
+  return {
+    ...(taught ? { taughtOtherwise: taught } : {}),
+    ...(quicker && quicker.minutes < 0 ? { quickerOtherwise: quicker } : {}),
   };
 }
 

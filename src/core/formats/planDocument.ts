@@ -1,5 +1,11 @@
 import { itemAt } from '../lists';
-import { compareSchools, type ReportProgress, type School, type SewingSettings } from '../assembly';
+import {
+  compareSchools,
+  type OtherOrder,
+  type ReportProgress,
+  type School,
+  type SewingSettings,
+} from '../assembly';
 import { findFlatness, type BlockDocument, type Patch, type Problem } from '../block';
 import { areaOf, cornerAngle, perimeterOf } from '../geometry';
 import type { UnitSystem } from '../length';
@@ -154,9 +160,8 @@ function assemblyDocument(block: PlannedBlock) {
   return {
     school: plan.school,
     isTaught: plan.isTaught,
-    ...(plan.taughtOtherwise
-      ? { taughtOtherwise: { ...plan.taughtOtherwise, minutes: round(plan.taughtOtherwise.minutes) } }
-      : {}),
+    ...(plan.taughtOtherwise ? { taughtOtherwise: otherOrder(plan.taughtOtherwise) } : {}),
+    ...(plan.quickerOtherwise ? { quickerOtherwise: otherOrder(plan.quickerOtherwise) } : {}),
     bendsBound: plan.bendsBound,
     bendsLeast: plan.bendsLeast,
     isProven: plan.isProven,
@@ -169,6 +174,10 @@ function assemblyDocument(block: PlannedBlock) {
       repeatedShare: round(one.repeatedShare),
     })),
   };
+}
+
+function otherOrder(other: OtherOrder) {
+  return { ...other, minutes: round(other.minutes) };
 }
 
 function minutesDocument({ steps }: PlannedBlock) {

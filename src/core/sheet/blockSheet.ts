@@ -1,5 +1,5 @@
 import { itemAt } from '../lists';
-import type { AssemblyPlan, ReportProgress, School, SewingSettings, TaughtOtherwise } from '../assembly';
+import type { AssemblyPlan, OtherOrder, ReportProgress, School, SewingSettings } from '../assembly';
 import type { Hand as TeachersHand } from './sayHand';
 import { bagContents, type BagContents, type BagSettings } from '../bags';
 import type { Tail } from '../basting';
@@ -70,7 +70,9 @@ export interface BlockSheet {
     /** Whether that school has an order for this block; else it is ordered with the fewest bends. */
     readonly isTaught: boolean;
     /** A school that a teacher would show, and what it costs more than this order. */
-    readonly taughtOtherwise?: TaughtOtherwise;
+    readonly taughtOtherwise?: OtherOrder;
+    /** The quickest order, and what it spares, where that is noticeable. */
+    readonly quickerOtherwise?: OtherOrder;
     /** What the host changed in the order, and what that costs. */
     readonly hand?: TeachersHand;
     /** What the host wants of the order, as the document says it. */
@@ -192,7 +194,7 @@ function planTotals(
   { plan, hand, steps, basting }: PlannedBlock,
   order: OrderChoices | undefined,
 ): BlockSheet['plan'] {
-  const { totals, bendsLeast, isProven, school, isTaught, taughtOtherwise } = plan;
+  const { totals, bendsLeast, isProven, school, isTaught, taughtOtherwise, quickerOtherwise } = plan;
   return {
     joins: totals.joins,
     bends: totals.bends,
@@ -201,6 +203,7 @@ function planTotals(
     school,
     isTaught,
     ...(taughtOtherwise ? { taughtOtherwise } : {}),
+    ...(quickerOtherwise ? { quickerOtherwise } : {}),
     ...(hand ? { hand } : {}),
     ...(order ? { order } : {}),
     threadStarts: totals.threadStarts,

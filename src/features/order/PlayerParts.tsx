@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { SCHOOLS, sayMore, type School, type TaughtOtherwise } from '@/core/assembly';
+import { SCHOOLS, sayMore, type OtherOrder, type School } from '@/core/assembly';
 import type { BlockSheet, Step } from '@/core/sheet';
 import { LinkButton } from '@/ui/LinkButton';
 import { PaperPicture } from '@/ui/PaperPicture';
@@ -106,12 +106,15 @@ export function StepWords({
   );
 }
 
-/** The order that a teacher would show for such a block, where it costs so much more that it is not taken unasked. */
-export function TaughtOtherwiseNote({
+/** An order that could be taken as well, and what it costs or spares: what a teacher would show, or what is quickest. */
+export function OtherOrderNote({
+  says,
   other,
   onUse,
 }: {
-  readonly other: TaughtOtherwise;
+  /** What speaks for it, before its name. */
+  readonly says: string;
+  readonly other: OtherOrder;
   readonly onUse: (school: School) => void;
 }) {
   const { name } = SCHOOLS[other.school];
@@ -122,7 +125,7 @@ export function TaughtOtherwiseNote({
       sx={{ flexWrap: 'wrap', gap: 1, alignItems: 'center', mb: 1 }}
     >
       <Typography color="textSecondary">
-        Often taught “{name}”: {sayMore(other, 'this order')}
+        {says} “{name}”: {sayMore(other, 'this order')}
       </Typography>
       <Button size="small" onClick={() => onUse(other.school)}>
         Use {name}

@@ -21,7 +21,7 @@ import { OrderPanel } from './OrderPanel';
 import { StepList } from './StepList';
 import { StepPhotos } from './StepPhotos';
 import { useSchool } from './useSchool';
-import { PlayerBar, PlayerLinks, StepWords, TaughtOtherwiseNote } from './PlayerParts';
+import { OtherOrderNote, PlayerBar, PlayerLinks, StepWords } from './PlayerParts';
 import { useStepPlayer } from './useStepPlayer';
 import { TroubleHelp } from '@/ui/TroubleHelp';
 
@@ -74,7 +74,12 @@ export function StepPlayer({
           {formatMinutes(plan.joinMinutes)} of sewing
         </Typography>
       </Stack>
-      {plan.taughtOtherwise && <TaughtOtherwiseNote other={plan.taughtOtherwise} onUse={onSchool} />}
+      {plan.taughtOtherwise && (
+        <OtherOrderNote says="Often taught" other={plan.taughtOtherwise} onUse={onSchool} />
+      )}
+      {plan.quickerOtherwise && (
+        <OtherOrderNote says="Quicker" other={plan.quickerOtherwise} onUse={onSchool} />
+      )}
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 310px' }, gap: 2 }}>
         <Box>
           <StepDrawing

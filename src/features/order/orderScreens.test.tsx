@@ -307,6 +307,13 @@ test('an order that is often taught and costs more is offered with what it costs
   expect(screen.queryByText(/^Often taught/)).toBeNull();
 });
 
+test('where another order is quicker than the one that is taught, it is said by how much, and taken at a press', async () => {
+  const { server } = atPlayer('clamshell');
+  expect(screen.getByText('Quicker “Least minutes”: 2 fewer threads, 2 fewer minutes than this order.')).toBeTruthy(); // prettier-ignore
+  press('Use Least minutes');
+  await waitFor(() => expect(server.document.order?.school).toBe('quickest'));
+});
+
 test('stitches and thread of one block are its own once they are used, wrong ones are said, and the project’s come back', async () => {
   const { server, show, sheet } = atPlayer('star');
   const form = screen.getByRole('form', { name: 'Thread of this block' });

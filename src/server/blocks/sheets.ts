@@ -9,7 +9,7 @@ import { offThread } from '../pool';
 import type { Project } from '../projects';
 
 /** Raised whenever the core computes something else from the same document. */
-export const SHEET_VERSION = 40;
+export const SHEET_VERSION = 41;
 
 /** What sheets depend on besides their documents: figures of the project, and what its setting makes of each block. */
 export interface SheetSettings extends BagSettings {
@@ -36,7 +36,7 @@ export function sheetSettings(
 }
 
 /** Raised whenever the core orders the same patches otherwise. */
-export const ORDER_VERSION = 9;
+export const ORDER_VERSION = 10;
 
 /** What a sheet is made from. */
 export interface ToBeSheeted {
