@@ -59,4 +59,12 @@ test('a bolt is drawn strip by strip where it goes on the page, strips alike onc
   expect([long?.length, outlines(itemAt(long!, 1))]).toEqual([2, 10]);
   expect(wordsOf(itemAt(long!, 1))).toContain('30 × 200 mm');
   expect(wordsOf(itemAt(long!, 1)).join(' ')).toContain('Strips alike are drawn once.');
+  // How many of what size stands in the middle of the pieces.
+  const { ink } = itemAt(long!, 1);
+  const drawn = ink.flatMap((one) => (one.kind === 'outline' ? one.outline.corners : []));
+  const says = ink.find((one) => one.kind === 'text' && / of .* × /.test(one.text));
+  const mid = (of: 'x' | 'y') =>
+    (Math.min(...drawn.map((at) => at[of])) + Math.max(...drawn.map((at) => at[of]))) / 2;
+  expect(says).toMatchObject({ align: 'centre', at: { x: expect.closeTo(mid('x')) as number } });
+  expect(says?.kind === 'text' && Math.abs(says.at.y - mid('y'))).toBeLessThan(1);
 });

@@ -122,7 +122,7 @@ function runInk({ fromMm, acrossMm, alongMm, columns, rows, count }: BoltRun, { 
     const outline = [{ x, y }, { x: x + acrossMm * scale, y }, { x: x + acrossMm * scale, y: y + alongMm * scale }, { x, y: y + alongMm * scale }];
     ink.push({ kind: 'outline', outline: { corners: outline, bulges: [0, 0, 0, 0] }, strokeMm: 0.15, isGrey: true });
   }
-  const words = `${count} × ${formatLength(acrossMm, system)} × ${formatLength(alongMm, system)}${what === '' ? '' : ` ${what}`}`;
+  const words = `${count} of ${formatLength(acrossMm, system)} × ${formatLength(alongMm, system)}${what === '' ? '' : ` ${what}`}`;
   const short = words.length * 1.35 <= right - left ? words : `${count}`;
   if (rows * alongMm * scale >= LEAST_ROOM_MM) ink.push(text((left + right) / 2, top + (Math.min(rows, count) * alongMm * scale) / 2 + 0.9, short, 'centre', 2.6));
   return ink;

@@ -58,7 +58,7 @@ function placeBands(strips: readonly Strip[], isOnce: boolean) {
 
 function Run({ run: { fromMm, acrossMm, alongMm, columns, rows, count }, system, size }: { readonly run: BoltRun; readonly system: UnitSystem; readonly size: number }) {
   const widthMm = columns * acrossMm;
-  const words = `${count} × ${formatLength(acrossMm, system)} × ${formatLength(alongMm, system)}`;
+  const words = `${count} of ${formatLength(acrossMm, system)} × ${formatLength(alongMm, system)}`;
   const room = widthMm / (size * 0.55);
   const high = Math.min(rows, count) * alongMm;
   const shown = words.length < room ? words : String(count).length < room ? String(count) : '';

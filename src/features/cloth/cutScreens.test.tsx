@@ -106,6 +106,10 @@ test('sets of one point come first, then of another in what is left; each has it
   // What would give more is asked for the first point alone.
   await waitFor(() => expect(asked).toHaveLength(7));
   expect(asked.slice(1).every(({ body }) => (body as { anchors: object[] }).anchors.length === 1)).toBe(true);
+  // A longer piece, a narrower allowance, and the paper laid 2 mm to either side, up and down.
+  const cornerOf = ({ body }: (typeof asked)[number]) => (body as { anchors: { outline: number[][] }[] }).anchors[0]!.outline[0]!;
+  const [first, , , ...laid] = asked.map(cornerOf);
+  expect(laid.map((corner) => corner.map((at, i) => at - first![i]!))).toEqual([[-2, 0], [2, 0], [0, -2], [0, 2]]);
   fireEvent.click(button('Take out point 1'));
   expect(items()).toEqual([]);
 }); // prettier-ignore
