@@ -44,6 +44,20 @@ test('whole sets only, the first anchor before the next, whose places are chosen
   expect(found.isProven).toBe(true);
 });
 
+test('where the time ends first it is said what no choice could exceed', () => {
+  const inTime: Solver = {
+    solve: () => ({ isProven: false, isImpossible: false, values: undefined }),
+    bound: () => 4.2,
+  };
+  const found = findSets(piece(300, 80), straight, [anchor(box(50.01), 2)], inTime, 5);
+  // Every second of five places; of four pieces two sets could be made.
+  expect(found.anchors).toMatchObject([{ sets: 1, most: 2 }]);
+  expect(found.isProven).toBe(false);
+  // What may be rounding of a bound of three is no fourth piece.
+  const near = findSets(piece(300, 80), straight, [anchor(box(50.01))], { ...inTime, bound: () => 3 - 1e-9 }, 5); // prettier-ignore
+  expect(near.anchors).toMatchObject([{ sets: 3, most: 3 }]);
+});
+
 /** Every choice of places, weighed: the most that lie clear of each other. Cuts are boxes, compared by their sides. */
 function mostByTrying(places: readonly Point[], width: number, height: number): number {
   let best = 0;

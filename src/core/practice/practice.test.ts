@@ -18,6 +18,7 @@ import {
   type Question,
   type QuestionKind,
 } from '.';
+import { papersOutQuestions } from './papersOut';
 import { turnedOverQuestions } from './tails';
 
 const SETTINGS = { allowanceMm: 6.35, sparesPercent: 0, system: 'inch' } as const;
@@ -60,6 +61,16 @@ test('papers out: those, and only those, of which every side is sewn by then', (
     expect([...answer.right].sort()).toEqual(answer.among.filter(isSewn).sort());
   }
 });
+
+test('papers out are asked from three in the hand on; what is out already is not among them', () => {
+  const join = (left: number[], right: number[], releases: number[]) => ({ kind: 'join', id: `${left}`, left, right, releases });
+  const steps = [join([0], [1], []), join([0, 1], [2], [1]), join([0, 1, 2], [3], [])] as unknown as BlockSheet['steps'];
+  const among = papersOutQuestions({ steps }).map(({ answer }) => answer.form === 'tap' && answer.among);
+  expect(among).toEqual([
+    [0, 1, 2],
+    [0, 2, 3],
+  ]);
+}); // prettier-ignore
 
 test('next seam: the right one can be sewn by then, the others cannot', () => {
   for (const kind of ['beams', 'grid', 'star'] as const) {

@@ -278,6 +278,7 @@ test('in the bag: papers with spares and hands, cloth as cut, what to lay ready,
   press('In the bag, and how to begin');
   const bag = await screen.findByRole('region', { name: 'In the bag' });
   expect(bag.textContent).toContain('In your bag: Slate in place of Fog, kite, 2″ × 3″.');
+  expect(bag.textContent).not.toContain('As you chose');
   for (const { name, count, spares, left, right } of beams.sheet.bag.papers) {
     const line = within(bag).getAllByRole('listitem').find(({ textContent }) => textContent!.includes(`${count + spares} × ${name}`))!;
     if (left + right > 0) expect(line.textContent).toContain(`wrap ${left} L and ${right} R`);

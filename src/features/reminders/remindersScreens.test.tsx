@@ -128,6 +128,11 @@ test('words are tried on the makers whom they concern, and saved under their rev
   type('Soon');
   press('Back to the usual words');
   expect(screen.getByLabelText<HTMLInputElement>('Usual subject').value).toBe(USUAL_TEXTS.drop.subject);
+  // What is typed letter by letter is taken back at once.
+  type('Sooner');
+  type('Soonest');
+  press('Undo');
+  expect(screen.getByLabelText<HTMLInputElement>('Usual subject').value).toBe(USUAL_TEXTS.drop.subject);
   type('{drop} comes {day}, {name}');
   press('See how it reads now');
   await screen.findByText('Drop 1 comes Sunday, Ann');

@@ -15,7 +15,7 @@ export function block(id: string, kind: RecipeKind, more: object = {}, order?: o
 export function atPhone(blocks: readonly object[] = [block('a', 'star'), block('b', 'rosette')],
   more: object = {},
 ) {
-  const initial = { maker: { id: 'm1', name: 'Ada' }, project: { name: 'Coast Sampler', unitSystem: 'inch' }, troubles: [], blocks, ...more } as unknown as PageData;
+  const initial = { maker: { id: 'm1', name: 'Ada', choice: '' }, project: { name: 'Coast Sampler', unitSystem: 'inch' }, troubles: [], blocks, ...more } as unknown as PageData;
   const page = render(<MakerPage token="secret-token" initial={initial} />);
   return { ...page, initial };
 } // prettier-ignore
