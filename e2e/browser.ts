@@ -35,6 +35,13 @@ const IS_STILL = `
   const before = place();
   requestAnimationFrame(() => requestAnimationFrame(() => answer(e.isConnected && place() === before)));`;
 
+/** What an address answered to a page. */
+interface Answer {
+  readonly status: number;
+  readonly type: string;
+  readonly text: string;
+}
+
 /** A browser window of its own, with the finders a person's eyes would be. */
 export class Browser {
   private constructor(
@@ -59,6 +66,7 @@ export class Browser {
       .setChromeOptions(options)
       .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
       .build();
+    await driver.manage().setTimeouts({ script: PATIENCE_MS });
     const browser = new Browser(driver, profile, base);
     await browser.resize(width, height);
     return browser;
@@ -207,13 +215,33 @@ export class Browser {
     patches: readonly unknown[],
     more: object = {},
   ): Promise<string> {
-    const answer = await this.driver.executeAsyncScript<{ id: string }>(
-      `const [address, body, done] = arguments;
-       fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body }).then((r) => r.json()).then(done);`,
-      `/api${project.replace('/p/', '/projects/')}/blocks`,
-      JSON.stringify({ name, document: { format: BLOCK_FORMAT, patches, ...more } }),
+    const { status, text } = await this.ask(`/api${project.replace('/p/', '/projects/')}/blocks`, 'POST', {
+      name,
+      document: { format: BLOCK_FORMAT, patches, ...more },
+    });
+    if (status >= 300) throw new Error(`The block “${name}” was not made: ${status} ${text.slice(0, 300)}`);
+    return (JSON.parse(text) as { id: string }).id;
+  }
+
+  /** Asks an address from the page, as its own scripts do. @throws Error that says why there was no answer */
+  async ask(address: string, method = 'GET', body?: unknown): Promise<Answer> {
+    const answer = await this.driver.executeAsyncScript<Answer | string>(
+      `const [address, method, body, done] = arguments;
+       const headers = body === null ? {} : { 'content-type': 'application/json' };
+       fetch(address, { method, headers, ...(body !== null && { body }) })
+         .then(async (r) => done({ status: r.status, type: r.headers.get('content-type') ?? '', text: await r.text() }))
+         .catch((problem) => done(String(problem)));`,
+      address,
+      method,
+      body === undefined ? null : JSON.stringify(body),
     );
-    return answer.id;
+    if (typeof answer === 'string') throw new Error(`${method} ${address}: ${answer}`);
+    return answer;
+  }
+
+  /** What an address answers, as JSON. */
+  async askJson<T>(address: string): Promise<T> {
+    return JSON.parse((await this.ask(address)).text) as T;
   }
 
   /** What is against WCAG 2 A and AA, 2.1 AA and 2.2 AA on the page, as far as a machine can tell. */

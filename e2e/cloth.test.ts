@@ -82,11 +82,8 @@ test('an order: figures save themselves, what is still to buy is noted as ordere
   await host.press('Undo');
   await host.press('It was not sent');
   await host.gone('Spring:');
-  const type = await host.driver.executeAsyncScript<string>(
-    'const [at, done] = arguments; fetch(at).then((r) => done(r.status + " " + r.headers.get("content-type")))',
-    `/api${cloth.replace('/p/', '/projects/').replace('/cloth', '/orders')}`,
-  );
-  expect(type).toBe('200 application/pdf');
+  const order = await host.ask(`/api${cloth.replace('/p/', '/projects/').replace('/cloth', '/orders')}`);
+  expect(order).toMatchObject({ status: 200, type: 'application/pdf' });
 });
 
 test('a cloth that ran out is another for one maker: their bag at the table, and back again', async () => {
@@ -129,9 +126,6 @@ test('a photo of a cloth is straightened in the browser, kept, and lies under th
   const source = 'image[href*="cloth=Madder"]';
   await host.driver.wait(until.elementLocated(By.css(`table ${source}`)), PATIENCE_MS);
   expect(await host.driver.findElements(By.css(`#motif ${source}`))).not.toHaveLength(0);
-  const loads = await host.driver.executeAsyncScript<string>(
-    'const [css, done] = arguments; fetch(document.querySelector(css).getAttribute("href")).then((r) => done(r.status + " " + r.headers.get("content-type")))',
-    source,
-  );
-  expect(loads).toBe('200 image/jpeg');
+  const address = await host.driver.findElement(By.css(source)).getAttribute('href');
+  expect(await host.ask(address ?? '')).toMatchObject({ status: 200, type: 'image/jpeg' });
 });

@@ -32,12 +32,9 @@ afterAll(async () => {
 });
 
 /** Steps that all makers together have done, as the host's page hears of it. */
-function sewn(): Promise<number> {
-  const address = `${project.replace('/p/', '/api/projects/')}/progress`;
-  return host.driver.executeAsyncScript<number>(
-    'const [at, told] = arguments; fetch(at).then((answer) => answer.json()).then((all) => told(all.reduce((sum, one) => sum + one.done, 0)))',
-    address,
-  );
+async function sewn(): Promise<number> {
+  const all = await host.askJson<{ done: number }[]>(`${project.replace('/p/', '/api/projects/')}/progress`);
+  return all.reduce((sum, { done }) => sum + done, 0);
 }
 
 test('opened once with a connection, the page opens without one, also what was never opened before; ticks wait and then arrive once', async () => {

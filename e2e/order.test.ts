@@ -14,6 +14,21 @@ let application: Application;
 let host: Browser;
 let phone: Browser;
 let project = '';
+
+/** A block's document as it is kept. */
+interface Kept {
+  readonly document: BlockDocument;
+  readonly revision: number;
+}
+
+/** What a maker's page is told of a block. */
+interface MakersBlock {
+  readonly name: string;
+  readonly done: readonly string[];
+  readonly covered: readonly string[];
+  readonly sheet: { readonly steps: readonly { readonly id: string; readonly kind: string }[] };
+}
+
 const scratch = mkdtempSync(path.join(tmpdir(), 'kevlo-order-'));
 
 beforeAll(async () => {
@@ -39,28 +54,16 @@ test('the schools stand side by side, one is chosen, the steps follow, and undo 
   await host.see('The order of work is changed');
   await host.driver.wait(async () => !(await host.text()).includes('every order was weighed'), PATIENCE_MS);
   // Someone else writes a note meanwhile: undo takes back only what was done here.
-  const document = `/api${project.replace('/p/', '/projects/')}/blocks/${id}/document`;
-  const withNote = await host.driver.executeAsyncScript<number>(
-    `const [address, done] = arguments;
-     fetch(address).then((r) => r.json()).then(({ document, revision }) => fetch(address, {
-       method: 'PUT', headers: { 'content-type': 'application/json' },
-       body: JSON.stringify({ document: { ...document, notes: { elsewhere: 'Press first.' } }, revision }),
-     })).then((r) => done(r.status));`,
-    document,
-  );
-  expect(withNote).toBe(200);
+  const block = `/api${project.replace('/p/', '/projects/')}/blocks/${id}`;
+  const { document, revision } = await host.askJson<Kept>(`${block}/document`);
+  const noted = { ...document, notes: { elsewhere: 'Press first.' } };
+  const { status } = await host.ask(`${block}/document`, 'PUT', { document: noted, revision });
+  expect(status).toBe(200);
   await host.press('Undo');
   await host.see('every order was weighed');
-  const kept = await host.driver.executeAsyncScript<{ document: BlockDocument }>(
-    'const [a, done] = arguments; fetch(a).then((r) => r.json()).then(done);',
-    document,
-  );
+  const kept = await host.askJson<Kept>(`${block}/document`);
   expect([kept.document.notes, kept.document.order]).toEqual([{ elsewhere: 'Press first.' }, undefined]);
-  const head = await host.driver.executeAsyncScript<string>(
-    'const [a, done] = arguments; fetch(a).then((r) => r.text()).then((t) => done(t.slice(0, 5)));',
-    `/api${project.replace('/p/', '/projects/')}/blocks/${id}/print?what=steps`,
-  );
-  expect(head).toBe('%PDF-');
+  expect((await host.ask(`${block}/print?what=steps`)).text).toMatch(/^%PDF-/);
 });
 
 test('tails that clash are told and mended by one press; a note of the host goes with its step', async () => {
@@ -268,16 +271,13 @@ test('a picture at a step reaches the maker; one that is none is refused and wha
     'the maker is not told that the order changed',
   );
   // Three joins are sewn: three of six are left, whatever their order.
-  const left = await phone.driver.executeAsyncScript<number>(
-    `const [token, done] = arguments;
-     fetch('/api/m/' + token).then((r) => r.json()).then(({ blocks }) => {
-       const block = blocks.find(({ name }) => name === 'Pictured');
-       const is = new Set([...block.done, ...block.covered]);
-       done(block.sheet.steps.filter(({ id, kind }) => kind === 'join' && !is.has(id)).length);
-     });`,
-    new URL(link ?? '').pathname.split('/').at(-1),
+  const { blocks } = await phone.askJson<{ blocks: MakersBlock[] }>(
+    `/api/m/${new URL(link ?? '').pathname.split('/').at(-1)}`,
   );
-  expect(left).toBe(3);
+  const pictured = blocks.find(({ name }) => name === 'Pictured');
+  const sewn = new Set([...(pictured?.done ?? []), ...(pictured?.covered ?? [])]);
+  const left = pictured?.sheet.steps.filter(({ id, kind }) => kind === 'join' && !sewn.has(id));
+  expect(left).toHaveLength(3);
 });
 
 /** A step changes a few patches: it takes no longer than this share of drawing all of them. */

@@ -128,11 +128,8 @@ test('in the bag, and number stickers: what a maker needs before the first seam'
   await phone.press('In the bag, and how to begin');
   await phone.see('Lay ready:');
   expect(await phone.faults()).toEqual([]);
-  const type = await host.driver.executeAsyncScript<string>(
-    'const [at, done] = arguments; fetch(at).then((r) => done(r.status + " " + r.headers.get("content-type")))',
-    `/api${order.replace('/p/', '/projects/').replace('/order/', '/blocks/')}/print?what=stickers`,
-  );
-  expect(type).toBe('200 application/pdf');
+  const stickers = `/api${order.replace('/p/', '/projects/').replace('/order/', '/blocks/')}/print?what=stickers`;
+  expect(await host.ask(stickers)).toMatchObject({ status: 200, type: 'application/pdf' });
 });
 
 test('like units are ticked by their counter on a phone, each of all its steps', async () => {
