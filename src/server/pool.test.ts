@@ -1,4 +1,5 @@
-import { afterEach, expect, test } from 'vitest';
+import os from 'node:os';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { ServerError } from './errors';
 import { fewAtOnce, offThread, unlessRefused } from './pool';
 
@@ -7,8 +8,9 @@ interface Asked {
   readonly signal: AbortSignal;
 }
 
-const place = globalThis as { kevloPool?: unknown };
+const place = globalThis as { kevloPool?: unknown; kevloLong?: unknown };
 const kept = place.kevloPool;
+beforeEach(() => void (place.kevloLong = undefined));
 afterEach(() => void (place.kevloPool = kept));
 
 /** Threads that do this, in place of the real ones. */
@@ -27,6 +29,30 @@ test('whoever leaves ends their work', async () => {
   const work = asked(leaving.signal);
   leaving.abort();
   await expect(work).rejects.toMatchObject({ status: 499, body: { code: 'left' } });
+});
+
+const MOST_LONG = Math.max(1, os.availableParallelism() - 2);
+
+test('what may take minutes leaves a thread to all else, and waits its turn', async () => {
+  const begun: [name: string, end: () => void][] = [];
+  threads((task, { name }) => new Promise((end) => begun.push([`${name} ${task}`, () => end(task)])));
+  const names = () => begun.map(([name]) => name);
+  const asking = Array.from({ length: MOST_LONG + 2 }, (_, i) => offThread('drawing', i as never));
+  const leaving = new AbortController();
+  const left = offThread('drawing', 'left' as never, leaving.signal);
+  await vi.waitFor(() => expect(begun).toHaveLength(MOST_LONG));
+  const quick = offThread('printSteps', 'quick' as never);
+  await vi.waitFor(() => expect(names()).toContain('printSteps quick'));
+  leaving.abort();
+  await expect(left).rejects.toMatchObject({ status: 499 });
+  expect(begun).toHaveLength(MOST_LONG + 1);
+  begun[0]?.[1]();
+  await vi.waitFor(() => expect(names().at(-1)).toBe(`drawing ${MOST_LONG}`));
+  for (let i = 1; i < MOST_LONG + 3; i++)
+    await vi.waitFor(() => begun[i]?.[1]() ?? expect(begun[i]).toBeDefined());
+  expect(await Promise.all(asking)).toEqual(asking.map((_, i) => i));
+  expect(await quick).toBe('quick');
+  expect(names()).not.toContain('drawing left');
 });
 
 test.each([

@@ -1,5 +1,6 @@
 import os from 'node:os';
 import path from 'node:path';
+import PQueue from 'p-queue';
 import { Piscina } from 'piscina';
 import type * as worker from '@/workers/node/coreWorker';
 import type { Refusable } from '@/workers/node/coreWorker';
@@ -15,16 +16,20 @@ const MOST_WAITING = 200;
 /** A worker that needs more memory is ended, MB. */
 const MOST_MEMORY_MB = 2_000;
 
-/** The one pool of this process; kept across reloads of modules. */
-const place = globalThis as { kevloPool?: Piscina; kevloAtWork?: Map<string, number> };
+/** Work that may take minutes: it never has the last thread, so that no save and no page waits for its end. */
+const LONG: ReadonlySet<keyof Tasks> = new Set(['drawing', 'projectFile', 'fussySets', 'level', 'pace']);
+/** One core stays with the thread that answers requests; two are the fewest of which one can be left free. */
+const THREADS = Math.max(2, os.availableParallelism() - 1);
+
+/** The one pool of this process and who waits to take long in it; kept across reloads of modules. */
+const place = globalThis as { kevloPool?: Piscina; kevloLong?: PQueue; kevloAtWork?: Map<string, number> };
 
 function pool(): Piscina {
   const root = process.env.KEVLO_ROOT ?? process.cwd();
   return (place.kevloPool ??= new Piscina({
     filename: path.join(/*turbopackIgnore: true*/ root, 'dist', 'cli', 'coreWorker.js'),
     minThreads: 0,
-    // One core stays with the thread that answers requests.
-    maxThreads: Math.max(1, os.availableParallelism() - 1),
+    maxThreads: THREADS,
     idleTimeout: 30_000,
     maxQueue: MOST_WAITING,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
@@ -32,7 +37,7 @@ function pool(): Piscina {
 }
 
 /**
- * Runs a core function in a worker thread.
+ * Runs a core function in a worker thread; what may take minutes waits its turn, which does not count as taking long.
  * @param signal ends the work when whoever asked for it leaves
  * @throws ServerError 422 `too-long` past two minutes, 503 `busy` when too much waits
  */
@@ -41,19 +46,29 @@ export async function offThread<K extends keyof Tasks>(
   task: Parameters<Tasks[K]>[0],
   signal?: AbortSignal,
 ): Promise<Awaited<ReturnType<Tasks[K]>>> {
-  const timeout = AbortSignal.timeout(MOST_MS);
-  const either = signal ? AbortSignal.any([signal, timeout]) : timeout;
+  let timeout: AbortSignal | undefined;
+  const run = (): Promise<Awaited<ReturnType<Tasks[K]>>> => {
+    timeout = AbortSignal.timeout(MOST_MS);
+    return pool().run(task, { name, signal: signal ? AbortSignal.any([signal, timeout]) : timeout });
+  };
   try {
-    return (await pool().run(task, { name, signal: either })) as Awaited<ReturnType<Tasks[K]>>;
+    return LONG.has(name) ? await inTurn(run, signal) : await run();
   } catch (error) {
-    if (timeout.aborted && !signal?.aborted) throw tooLong();
     if (signal?.aborted)
       throw new ServerError(499, { code: 'left', what: 'The request was given up.', mend: '' });
+    if (timeout?.aborted) throw tooLong();
     const { message = '', code = '' } = error as { message?: string; code?: string };
     if (message.includes('Task queue is at limit')) throw busy();
     if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooLong();
     throw error;
   }
+}
+
+/** Runs what may take long once a thread is free besides one for all else. */
+function inTurn<T>(run: () => Promise<T>, signal: AbortSignal | undefined): Promise<T> {
+  const turns = (place.kevloLong ??= new PQueue({ concurrency: THREADS - 1 }));
+  if (turns.size >= MOST_WAITING) throw busy();
+  return turns.add(run, { ...(signal && { signal }) });
 }
 
 /** What came of work in a thread, or its refusal as an answer to whoever asked. @throws ServerError 422 */
