@@ -13,7 +13,7 @@ import { piecesTree } from './piecesTree';
 import { ringsTree } from './ringsTree';
 import { schoolTree, type School } from './schools';
 import type { SewingSettings } from './sewingSettings';
-import { stripTree } from './stripTree';
+import { stripTrees } from './stripTree';
 import { leaf, type Tree } from './tree';
 import { treeCost } from './treeCost';
 import { TreeWays } from './treeWays';
@@ -173,8 +173,7 @@ function fieldOrders(task: GroupTask, figure: Figure | undefined): Candidate[] {
   const sizes = PIECES.find(({ upTo }) => members.length <= upTo)?.sizes ?? [];
   const tried = sizes.filter((most, i) => i === 0 || members.length > most / 2);
   const found = tried.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
-  const strip = stripTree(task, members);
-  if (strip) found.push({ kind: 'pieces', tree: strip });
+  for (const tree of stripTrees(task, members)) found.push({ kind: 'pieces', tree });
   if (figure?.name === 'rosette') found.push({ kind: 'rings', tree: ringsTree(graph, members) });
   return found.map(({ kind, tree }) => ({ kind, tree: keepApart(graph, tree, apart) }));
 }

@@ -26,12 +26,9 @@ interface Side {
   readonly says: string;
 }
 
-/** Patches are followed at a small angle to the strip, so that those that lie side by side have an order: radians. */
-const LEAN = 0.03;
-
-/** Patches of a group in the order in which they lie along it. */
-export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPerMm: number): Strip {
-  const patches = lengthwise(graph, members);
+/** Patches of a group in the order in which they lie along it, followed at an angle to it: the lean, radians. */
+export function stripOf(graph: SeamGraph, members: readonly number[], stitchesPerMm: number, lean: number): Strip {
+  const patches = lengthwise(graph, members, lean);
   const standsAt = new Int32Array(graph.patches.length).fill(-1);
   patches.forEach((patch, i) => (standsAt[patch] = i));
   const isOpen = new Set(graph.openEdges.map(({ patch }) => patch));
@@ -114,7 +111,7 @@ function furtherPlaces({ places, sides }: SeamGraph, patches: readonly number[])
 const FIRST_WAY = (-70 * Math.PI) / 180;
 
 /** Along the axis about which the middles spread least: half the angle whose tangent is 2·Sxy ÷ (Sxx − Syy). */
-function lengthwise(graph: SeamGraph, members: readonly number[]): number[] {
+function lengthwise(graph: SeamGraph, members: readonly number[], lean: number): number[] {
   const mean = balanceOf(graph, members);
   const offsets = members.map((patch) => {
     const { x, y } = middle(graph, patch);
@@ -122,7 +119,7 @@ function lengthwise(graph: SeamGraph, members: readonly number[]): number[] {
   });
   const sum = (of: (offset: { x: number; y: number }) => number) => offsets.reduce((all, one) => all + of(one), 0);
   const axis = Math.atan2(2 * sum(({ x, y }) => x * y), sum(({ x, y }) => x * x - y * y)) / 2;
-  const angle = axis + LEAN + (axis < FIRST_WAY ? Math.PI : 0);
+  const angle = axis + lean + (axis < FIRST_WAY ? Math.PI : 0);
   const along = offsets.map(({ patch, x, y }) => ({ patch, at: x * Math.cos(angle) + y * Math.sin(angle) }));
   return along.sort((a, b) => a.at - b.at).map(({ patch }) => patch);
 } // prettier-ignore

@@ -74,16 +74,30 @@ const [MOST_GROWN, WIDTH] = [32, 8];
 const MOST_WAYS = 24;
 
 /**
+ * Patches are followed at an angle to the strip, so that those that lie side by side have an order and the ends of stretches one
+ * slant: to either side, of which the one or the other suits the rows better; less than rows of hexagons lean. Radians.
+ */
+export const LEANS = [-0.3, 0.3] as const;
+/** Strips of up to so many patches are tried with both: of longer ones either serves as well within half a percent. */
+const MOST_LEANT = 200;
+
+/** Orders of a narrow strip, each with stretches of one slant. */
+export function stripTrees(task: PiecesTask, members: readonly number[]): Tree[] {
+  const leans = members.length <= MOST_LEANT ? LEANS : LEANS.slice(0, 1);
+  return leans.flatMap((lean) => stripTree(task, members, lean) ?? []);
+}
+
+/**
  * The order of a narrow strip without lines in which every unit is a stretch of it, or a piece that grew within one: where the
  * strip is cut decides how well needlefuls are used up and how light the work is. Of all such orders it is the one of the least
  * minutes, thread that goes into no seam weighed; exact over the ways that are kept of each stretch, by dynamic programming.
  * @returns undefined for what is no strip or too large, and where no stretches meet in one run each
  * Cost: cube of the patches.
  */
-export function stripTree(task: PiecesTask, members: readonly number[]): Tree | undefined {
+function stripTree(task: PiecesTask, members: readonly number[], lean: number): Tree | undefined {
   const count = members.length;
   if (count > MOST_PATCHES || !hasNoLines(task.graph)) return undefined;
-  const strip = stripOf(task.graph, members, task.settings.stitchesPerMm);
+  const strip = stripOf(task.graph, members, task.settings.stitchesPerMm, lean);
   if (strip.band > MOST_ROWS || count < LEAST_SLENDER * strip.band ** 2) return undefined;
   const meetingAt = meetingsOf(task, strip);
   const known = new Map<number, Stretch>();
