@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { buildSeamGraph } from '../block';
-import { cutGrid, rosette, starOfDiamonds } from '../testing';
+import { buildSeamGraph, type SeamGraph } from '../block';
+import { cutGrid, plate, rosette, starOfDiamonds } from '../testing';
 import { defaultPaper, makePaper } from '../catalogue';
-import type { Outline } from '../geometry';
+import { moveOutline, shiftBy, type Outline } from '../geometry';
 import {
   conventionsFor,
   fewestRefolds,
@@ -11,10 +11,13 @@ import {
   foldBy,
   methodMinutes,
   planBasting,
+  sayRefolds,
   rankMethods,
   tailLength,
   tailsOf,
+  type FoldConvention,
   type FoldOrder,
+  type Refold,
 } from '.';
 
 test.each([[60, 1], [45, 2.414], [75, 0.518], [30, 3.732], [90, 0], [120, 0]])('a corner of %d° leaves a tail of %d allowances', (angle, times) => {
@@ -80,32 +83,66 @@ test('every convention folds every side once; clockwise all over never clashes, 
   ).toBe(true);
 });
 
-test('the fewest re-folds are found: no fewer would do, and afterwards nothing clashes', () => {
-  const some = fc.array(fc.boolean(), { minLength: 8, maxLength: 8 });
+const WAYS = ['clockwise', 'counter-clockwise'] as const;
+
+/** Clashes that are left when some patches are folded otherwise than the rest. */
+const clashesOf = (
+  graph: SeamGraph,
+  conventionOf: (patch: number) => FoldConvention,
+  folds: readonly Refold[],
+) => {
+  const anew = new Map(folds.map(({ patch, convention }) => [patch, convention]));
+  return planBasting(graph, 6.35, (patch) => anew.get(patch) ?? conventionOf(patch)).clashes.length;
+};
+
+test('the fewest re-folds are found, whichever way round: no fewer would do, and afterwards nothing clashes', () => {
+  const graph = buildSeamGraph(starOfDiamonds(5));
+  const way = fc.constantFrom<FoldConvention>('clockwise', 'counter-clockwise', 'long-first', 'opposite-sides');
   fc.assert(
-    fc.property(some, (against) => {
-      const graph = buildSeamGraph(starOfDiamonds(8));
-      const { patches, clashes } = planBasting(graph, 6.35, (patch) =>
-        against[patch] ? 'counter-clockwise' : 'clockwise',
-      );
-      const { patches: refolds, isFewest } = fewestRefolds(graph, patches, 6.35);
-      const after = (chosen: readonly number[]) =>
-        planBasting(graph, 6.35, (patch) =>
-          against[patch] && !chosen.includes(patch) ? 'counter-clockwise' : 'clockwise',
-        ).clashes.length;
-      expect([isFewest, after(refolds)]).toEqual([true, 0]);
-      if (clashes.length === 0) expect(refolds).toEqual([]);
-      // Brute force: no smaller choice of patches does it.
-      const all = Array.from({ length: 256 }, (_, bits) =>
-        [0, 1, 2, 3, 4, 5, 6, 7].filter((i) => (bits >> i) & 1),
-      );
-      expect(
-        all.filter((chosen) => chosen.length < refolds.length).every((chosen) => after(chosen) > 0),
-      ).toBe(true);
+    fc.property(fc.array(way, { minLength: 5, maxLength: 5 }), (ways) => {
+      const conventionOf = (patch: number) => ways[patch]!;
+      const { patches, clashes } = planBasting(graph, 6.35, conventionOf);
+      const { folds, isFewest } = fewestRefolds(graph, patches, 6.35);
+      expect([isFewest, clashesOf(graph, conventionOf, folds)]).toEqual([true, 0]);
+      if (clashes.length === 0) expect(folds).toEqual([]);
+      // Every choice of patches and ways: each stays as it is, or is folded all round the one way or the other.
+      for (let choice = 0; choice < 3 ** 5; choice++) {
+        const other = ways.flatMap((_, patch): Refold[] => {
+          const turn = Math.floor(choice / 3 ** patch) % 3;
+          return turn === 0 ? [] : [{ patch, convention: turn === 1 ? 'clockwise' : 'counter-clockwise' }];
+        });
+        if (other.length < folds.length) expect(clashesOf(graph, conventionOf, other)).toBeGreaterThan(0);
+      }
     }),
-    { numRuns: 25 },
+    { numRuns: 40 },
   );
-});
+}); // prettier-ignore
+
+test('one patch that is folded against all others is the one to fold anew, whichever way those are folded', () => {
+  const graph = buildSeamGraph(starOfDiamonds(8));
+  for (const [most, one, seen] of [['clockwise', 'counter-clockwise', 'anticlockwise'], ['counter-clockwise', 'clockwise', 'clockwise']] as const) {
+    const { patches } = planBasting(graph, 6.35, (patch) => (patch === 3 ? one : most));
+    const { folds } = fewestRefolds(graph, patches, 6.35);
+    expect([folds, sayRefolds(folds)]).toEqual([[{ patch: 3, convention: most }], `1 patch ${seen}`]);
+  }
+  expect(sayRefolds((['clockwise', 'counter-clockwise', 'clockwise'] as const).map((convention) => ({ convention })))).toBe('2 patches anticlockwise and 1 patch clockwise');
+}); // prettier-ignore
+
+test('where too many tails clash to try every choice, all turn one way until none does, and it is said that fewer might do', () => {
+  const apart = [plate(12), plate(12), starOfDiamonds(8)].flatMap((patches, far) =>
+    patches.map((one) => ({ ...one, id: `${far} ${one.id}`, outline: moveOutline(shiftBy(1000 * far, 0), one.outline) })),
+  );
+  const graph = buildSeamGraph(apart);
+  for (const ofPlates of ['opposite-sides', 'long-first'] as const) {
+    // Of the star half the patches lie as they should already: those stay.
+    const conventionOf = (patch: number) => (patch < 24 ? ofPlates : WAYS[patch % 2]!);
+    const { patches, clashes } = planBasting(graph, 6.35, conventionOf);
+    const { folds, isFewest } = fewestRefolds(graph, patches, 6.35);
+    expect([clashes.length > 24, isFewest, clashesOf(graph, conventionOf, folds)]).toEqual([true, false, 0]);
+    expect(folds.map(({ patch }) => patch)).toEqual(apart.flatMap((_, patch) => (patch < 24 || patch % 2 === 1 ? [patch] : [])));
+    expect(new Set(folds.map(({ convention }) => convention))).toEqual(new Set(['clockwise']));
+  }
+}); // prettier-ignore
 
 test('methods are ranked by what the work asks for, with the reason, and their minutes are told', () => {
   const best = (outline: Outline, more: { count?: number; isApplique?: boolean; isPale?: boolean } = {}) =>

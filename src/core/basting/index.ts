@@ -3,5 +3,5 @@ export { findClashes, planBasting, type BastedPatch, type BastingPlan, type Clas
 export { FOLD_CONVENTIONS, conventionsFor, foldBy, type FoldConvention } from './conventions';
 export { BASTE_METHODS, methodMinutes, rankMethods, type BasteMethod, type MethodChoice } from './methods';
 export { PLEAT_MM, pleatsOf, type Pleat } from './pleats';
-export { fewestRefolds, type Refolds } from './refold';
+export { fewestRefolds, sayRefolds, type Refold, type Refolds } from './refold';
 export { withKindChoice, type KindChoice } from './withKindChoice';

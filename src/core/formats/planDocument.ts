@@ -145,7 +145,11 @@ function bastingDocument(block: PlannedBlock) {
       at: pair(at),
       patches: patches.map(id),
     })),
-    refolds: { patches: block.refolds.patches.map(id), isFewest: block.refolds.isFewest },
+    refolds: {
+      patches: block.refolds.folds.map(({ patch }) => id(patch)),
+      conventions: block.refolds.folds.map(({ convention }) => convention),
+      isFewest: block.refolds.isFewest,
+    },
   };
 }
 

@@ -2,7 +2,7 @@ import { itemAt } from '../lists';
 import type { AssemblyPlan, OtherOrder, ReportProgress, School, SewingSettings } from '../assembly';
 import type { Hand as TeachersHand } from './sayHand';
 import { bagContents, type BagContents, type BagSettings } from '../bags';
-import type { Tail } from '../basting';
+import type { Refold, Tail } from '../basting';
 import {
   findFlatness,
   type BlockDocument,
@@ -90,8 +90,11 @@ export interface BlockSheet {
     readonly clashes: readonly { readonly at: Point; readonly patches: readonly number[] }[];
     /** Cloths of the block that the host calls very pale. */
     readonly pale: readonly string[];
-    /** Ids of the patches to fold clockwise instead so that nothing clashes. */
-    readonly refolds: { readonly patches: readonly string[]; readonly isFewest: boolean };
+    /** Patches, by their id, to fold all round instead so that nothing clashes, and which way. */
+    readonly refolds: {
+      readonly folds: readonly (Pick<Refold, 'convention'> & { readonly patch: string })[];
+      readonly isFewest: boolean;
+    };
   };
   readonly thread: BlockThread;
   /** The figures that times and thread were reckoned with. */
@@ -164,7 +167,13 @@ export function blockSheet(
         at: shift(at),
         patches: two.map((patch) => patch + 1),
       })),
-      refolds: { ...refolds, patches: refolds.patches.map((patch) => graph.patches[patch]?.id as string) },
+      refolds: {
+        ...refolds,
+        folds: refolds.folds.map(({ patch, convention }) => ({
+          patch: itemAt(graph.patches, patch).id,
+          convention,
+        })),
+      },
     },
     sewing: block.sewing,
     thread: threadView(block),

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { sayRefolds } from '@/core/basting';
 import type { UnitSystem } from '@/core/length';
 import type { BlockSheet } from '@/core/sheet';
 import { KindCard } from './KindCard';
@@ -27,7 +28,10 @@ export function BastingSheet({ projectId, blockId, sheet, allowanceMm, system }:
     change('The patches are folded anew; nothing clashes now.', (document) =>
       withBasting(document, ({ patches = {}, ...rest }) => ({
         ...rest,
-        patches: { ...patches, ...Object.fromEntries(refolds.patches.map((id) => [id, 'clockwise'])) },
+        patches: {
+          ...patches,
+          ...Object.fromEntries(refolds.folds.map(({ patch, convention }) => [patch, convention])),
+        },
       })),
     );
   return (
@@ -48,11 +52,10 @@ export function BastingSheet({ projectId, blockId, sheet, allowanceMm, system }:
             .slice(0, 8)
             .map(({ patches }) => patches.join(' and '))
             .join('; ')}
-          {clashes.length > 8 ? ' …' : ''}. Folding {refolds.patches.length}{' '}
-          {refolds.patches.length === 1 ? 'patch' : 'patches'} anticlockwise instead (paper side towards you)
-          mends them all{refolds.isFewest ? '; fewer would not do' : ''}.{' '}
+          {clashes.length > 8 ? ' …' : ''}. Folding {sayRefolds(refolds.folds)} instead, all round (paper side
+          towards you), mends them all{refolds.isFewest ? '; fewer would not do' : ''}.{' '}
           <Button size="small" onClick={() => void refold()}>
-            Fold {refolds.patches.length} anew
+            Fold {refolds.folds.length} anew
           </Button>
         </Alert>
       )}

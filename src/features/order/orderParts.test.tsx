@@ -118,7 +118,8 @@ test('clashes are told with their places and mended by one press', async () => {
   const asked = answering({ 'GET .*/document': () => ({ document, revision: 1 }), 'PUT .*/document': () => ({ revision: 2 }) });
   render(<Notices><BastingSheet projectId="p1" blockId="b1" sheet={sheet} allowanceMm={6.35} system="inch" /></Notices>);
   expect(screen.getByText(/where two tails lie over one seam/)).toBeTruthy();
-  press(/^Fold \d+ anew$/);
+  expect(screen.getByText(/Folding 3 patches anticlockwise instead, all round \(paper side towards you\), mends them all; fewer would not do/)).toBeTruthy();
+  press(/^Fold 3 anew$/);
   await waitFor(() => expect(asked.at(-1)?.method).toBe('PUT'));
   const mended = (asked.at(-1)!.body as { document: typeof document }).document;
   expect(sheetOf(mended).basting.clashes).toEqual([]);

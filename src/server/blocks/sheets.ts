@@ -9,7 +9,7 @@ import { offThread } from '../pool';
 import type { Project } from '../projects';
 
 /** Raised whenever the core computes something else from the same document. */
-export const SHEET_VERSION = 41;
+export const SHEET_VERSION = 42;
 
 /** What sheets depend on besides their documents: figures of the project, and what its setting makes of each block. */
 export interface SheetSettings extends BagSettings {
