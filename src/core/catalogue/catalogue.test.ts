@@ -112,6 +112,12 @@ test.each<[Paper, string, RegExp]>([
     /120 mm inside to 100 mm outside/,
   ],
   [{ family: 'diamond', edgeMm: 30, angleDeg: 0 }, 'angleDeg', /impossible/],
+  [{ family: 'wedge', radiusMm: 2, wedges: 6 }, 'radiusMm', /2 mm cannot be wrapped/],
+  [{ family: 'regular', edgeMm: 25, sides: 6.5 }, 'sides', /6\.5 is not a possible number/],
+  [{ family: 'kite', edgeMm: 40, tipDeg: 171, footDeg: 60 }, 'tipDeg', /171° is impossible/],
+  [{ family: 'custom', edgesMm: [40], anglesDeg: [] }, 'edgesMm', /1 edges do not make a paper/],
+  [{ family: 'custom', edgesMm: [40, 40, 40], anglesDeg: [60] }, 'anglesDeg', /3 edges with 1 angles/],
+  [{ family: 'custom', edgesMm: [40, 40], anglesDeg: [2] }, 'edgesMm', /closes the paper is only 1\.\d+ mm/],
   [
     { family: 'slanted-strip', widthMm: 60, lengthMm: 50, firstDeg: 45, secondDeg: 45 },
     'lengthMm',

@@ -137,12 +137,6 @@ function kite(edgeMm: number, tipDeg: number, footDeg: number): Outline {
   // The long way between the two side corners is shared by both halves.
   const half = edgeMm * Math.sin(toRadians(tipDeg / 2));
   const short = half / Math.sin(toRadians(footDeg / 2));
-  if (tipDeg + footDeg > 350)
-    fail(
-      'footDeg',
-      `Tips of ${tidy(tipDeg)}° and ${tidy(footDeg)}° leave no kite.`,
-      'Make one of them sharper.',
-    );
   const side = (360 - tipDeg - footDeg) / 2;
   return walk([edgeMm, short, short], [side, footDeg]);
 }

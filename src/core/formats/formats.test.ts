@@ -163,6 +163,15 @@ test.each([
   ['cannot be read', '<rect id="x" width="9" height="9" transform="rotate(NaN)"/>'],
   ['data-layer', '<rect id="x" width="9" height="9" data-layer="top"/>'],
   ['further than 50 m', '<rect id="x" width="1e9" height="9"/>'],
+  ['has an odd number of coordinates', '<polygon id="x" points="0,0 30,0 30"/>'],
+  ['coordinate 4 is not a number', '<polygon id="x" points="0,0 30,y 30,9"/>'],
+  ['has a size or place that is not a number', '<rect id="x" width="wide" height="9"/>'],
+  ['has a size or place that is not a number', '<circle id="x" cx="left" r="9"/>'],
+  ['radius 0', '<ellipse id="x" rx="9" ry="0"/>'],
+  ['has no points', '<polygon id="x" points=""/>'],
+  ['is longer than', `<path id="x" d="M0 0H9V9Z${' '.repeat(1_100_000)}"/>`],
+  ['is a drawing inside the drawing', '<svg id="x"><rect width="9" height="9"/></svg>'],
+  ['repeats a shape that is not there', '<use id="x" href="#gone"/>'],
 ])('names a shape that %s', (what, body) => {
   const { faults } = read(`<rect id="good" x="100" y="100" width="20" height="20"/>${body}`);
   expect(faults.map(({ shape }) => shape)).toEqual(['x']);

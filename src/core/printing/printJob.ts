@@ -49,7 +49,7 @@ export function printJob(
       name: 'kind',
     });
   if (wish.what === 'window') return fussyWindow(run.name, run.outline, wish.allowanceMm, size, system);
-  return wish.what === 'plate' ? plateJob(document, size, system) : shellJob(run, document, size, system);
+  return wish.what === 'plate' ? plateJob(document, size, system) : shellJob(document, size, system);
 }
 
 /**
@@ -109,12 +109,7 @@ function plateJob({ parts = [] }: BlockDocument, size: PageSize, system: UnitSys
   return plateAngleCheck(Number(plate.blades), Number(plate.innerMm), Number(plate.outerMm), size, system);
 }
 
-function shellJob(
-  run: PaperRun,
-  { parts = [] }: BlockDocument,
-  size: PageSize,
-  system: UnitSystem,
-): PrintJob {
+function shellJob({ parts = [] }: BlockDocument, size: PageSize, system: UnitSystem): PrintJob {
   const rows = parts
     .map(({ recipe }) => recipe as Record<string, unknown>)
     .find(({ kind }) => kind === 'clamshell');

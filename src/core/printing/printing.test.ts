@@ -12,12 +12,12 @@ import {
   type Outline,
   type Point,
 } from '../geometry';
-import { defaultRecipe, generate } from '../generate';
+import { defaultRecipe, documentOfRecipe, generate, type RecipeKind } from '../generate';
 import type { Patch } from '../block';
 import { groupKinds } from '../shapes';
 import { patch, plannedSheet } from '../testing';
 import { batchesOf } from '../sheet';
-import { PAGE_MM, clamshellGuide, fussyWindow, lineHeightMm, linesOf, paperRuns, papersJob, plateAngleCheck, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage } from '.'; // prettier-ignore
+import { PAGE_MM, clamshellGuide, fussyWindow, lineHeightMm, linesOf, paperRuns, papersJob, plateAngleCheck, printJob, roomOf, stepCards, tile, type Ink, type PageSize, type PaperRun, type PrintPage, type PrintWish } from '.'; // prettier-ignore
 
 const size = fc.constantFrom<PageSize>('A4', 'Letter');
 const outlinesOf = (ink: readonly Ink[]) =>
@@ -200,6 +200,22 @@ test.each([
 ])('a jig that cannot be made says why and how to mend it', (make, what) => {
   expect(make).toThrow(expect.objectContaining({ message: expect.stringMatching(what), mend: expect.stringMatching(/\.$/) })); // prettier-ignore
 });
+
+test('a block is printed what it has: its guide across the rim, and no window, plate or shells of another', () => {
+  const wish = { size: 'A4', system: 'inch', kind: 0, allowanceMm: 6.35, sparesPercent: 0, gapMm: 3, hasHole: false } as const;
+  const printed = (kind: RecipeKind, what: PrintWish['what'], more: Partial<PrintWish> = {}) =>
+    printJob('One', documentOfRecipe(defaultRecipe(kind)), [], { ...wish, what, ...more });
+  expect(printed('plate', 'plate').pages.length).toBeGreaterThan(0);
+  expect(printed('clamshell', 'clamshell').pages.length).toBeGreaterThan(0);
+  expect(printed('star', 'window').pages).toHaveLength(1);
+  expect(printed('star', 'centring').pages.length).toBeGreaterThan(0);
+  for (const [print, name] of [
+    [() => printed('star', 'window', { kind: 9 }), 'kind'],
+    [() => printed('star', 'plate'), 'what'],
+    [() => printed('star', 'clamshell'), 'what'],
+  ] as const)
+    expect(print).toThrow(expect.objectContaining({ code: 'print', place: { name }, mend: expect.stringMatching(/\.$/) }));
+}); // prettier-ignore
 
 test('step cards keep their pictures and words within their frames', () => {
   for (const kind of ['plate', 'rosette'] as const) {
