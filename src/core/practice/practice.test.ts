@@ -5,7 +5,7 @@ import { chanceFrom } from '../chance';
 import { defaultRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
 import { cornerAngles, edgeLength, edgesOf, type Outline } from '../geometry';
 import { waitsFor, type BlockSheet } from '../sheet';
-import { plannedSheet, plate, rosette } from '../testing';
+import { hexagonMosaic, plannedSheet, plate, rosette } from '../testing';
 import {
   NEW_SESSION,
   answered,
@@ -27,6 +27,14 @@ const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
 const of = (sheet: BlockSheet, kind: QuestionKind) =>
   practiceQuestions(sheet).filter((one) => one.kind === kind);
 const rightOf = ({ answer }: Question) => (answer.form === 'tap' ? answer.right : answer.right);
+
+test('seams are looked at in blocks of up to a thousand patches', () => {
+  const ofSeams = (count: number) => {
+    const patches = hexagonMosaic(count).map((one) => ({ ...one, hand: 'none', tails: [] }));
+    return practiceQuestions({ steps: [], kinds: [], patches: patches as never }).length;
+  };
+  expect([ofSeams(1000), ofSeams(1001)]).toEqual([8, 0]);
+}); // prettier-ignore
 
 test('every question has one right answer, an id of its own, a reason, and no more than eight of a kind', () => {
   for (const kind of KINDS) {

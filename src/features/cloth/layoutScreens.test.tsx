@@ -108,6 +108,18 @@ test('a shelf says what frays, how many pieces lie besides the bolt, and which c
   });
 });
 
+test.each([
+  [{ left: 0, over: 0, ordered: 0, packs: 0 }, 'enough'],
+  [{ left: 0, over: 2, ordered: 0, packs: 0 }, 'nothing; 2.00 m too much on its way'],
+  [{ left: 0, over: 0, ordered: 3, packs: 0 }, 'on its way'],
+  [{ left: 800, over: 0, ordered: 0, packs: 1, buy: [{ pack: 1000, packs: 1 }] }, '1.00 m'],
+])('of a cloth it is said what is to buy: %o', (figures, says) => {
+  const line = { group: 'cloth', thing: 'Tar', unit: 'mm', sizes: [{ pack: 1000 }], needed: 900, stock: 0, cost: 0, buy: [], ...figures };
+  const nothing = () => undefined;
+  render(<Notices><ShelfTable shelf={[cloth]} lines={[line as never]} bolts={[]} fabrics={['Tar']} system="metric" pale={[]} onPale={nothing} onEdit={nothing} onOther={nothing} onPhoto={nothing} /></Notices>);
+  expect(screen.getAllByRole('row')[1]?.textContent).toContain(`${says}no price`);
+}); // prettier-ignore
+
 test('a bolt says first what is cut from pieces on the shelf, also where nothing comes off the bolt', async () => {
   const sizes = [{ what: '', widthMm: 100, lengthMm: 100, total: 4 }, { what: '', widthMm: 50, lengthMm: 200, total: 1 }]; // prettier-ignore
   const bolt: ClothBolt = { fabric: 'Tar', sizes, usableMm: 1070, plan: { strips: [], lengthMm: 0, boundMm: 0, tooWide: [] }, pieces: [{ widthMm: 300, lengthMm: 250, counts: [4, 1] }] }; // prettier-ignore
