@@ -30,7 +30,8 @@ const rightOf = ({ answer }: Question) => (answer.form === 'tap' ? answer.right 
 
 test('seams are looked at in blocks of up to a thousand patches', () => {
   const ofSeams = (count: number) => {
-    const patches = hexagonMosaic(count).map((one) => ({ ...one, hand: 'none', tails: [] }));
+    const all = [...rosette(17), ...hexagonMosaic(count).map((one) => ({ ...one, id: `over ${one.id}`, layer: 1 }))];
+    const patches = all.slice(0, count).map((one) => ({ ...one, hand: 'none', tails: [] }));
     return practiceQuestions({ steps: [], kinds: [], patches: patches as never }).length;
   };
   expect([ofSeams(1000), ofSeams(1001)]).toEqual([8, 0]);
