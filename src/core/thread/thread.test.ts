@@ -37,6 +37,11 @@ test('knots, starts and needlefuls, counted by hand at stitches of 1.2 mm and 3 
   // 300 mm sewn fit one needleful, but eight knots and a start make 530 mm: more than its 500 mm.
   expect(sewn(120, 8, 1)).toMatchObject({ metres: 0.53, needlefuls: 2 });
   expect(sewn(120, 2, 1, 100).needlefuls).toBe(3);
+  // 280 mm sewn and 130 mm hidden in slides are more than the 380 mm of one, though 440 mm of thread are less than its 500 mm.
+  expect(threadUse([{ lengthMm: 112, knots: 0 }], 1, 1 / 1.2, 380, 130)).toMatchObject({
+    metres: expect.closeTo(0.44, 9),
+    needlefuls: 2,
+  });
   // Runs add up; none is a start of its own unless it is said to be.
   const two = threadUse([{ lengthMm: 60, knots: 2 }, { lengthMm: 61, knots: 3 }], 2, 1 / 1.2, 380); // prettier-ignore
   expect(two).toEqual({ stitches: 101, metres: expect.closeTo(0.4875, 9), needlefuls: 1 });

@@ -37,7 +37,10 @@ test('drops are laid out for all blocks, so many at a time; a day that is none l
   press('Lay out the drops');
   type('First drop', '2026-03-07');
   type('Blocks at a time', '2');
+  const fault = () => screen.queryByText(/Drops cannot be laid out so/);
+  expect(fault()).toBeNull();
   type('Weeks apart', '0');
+  expect(fault()).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Lay out' }).hasAttribute('disabled')).toBe(true);
   type('Weeks apart', '3');
   expect(screen.getByText(/^2 drops, the last on 2026-03-28/)).toBeTruthy();

@@ -63,6 +63,17 @@ test('what all bags take is reckoned and rounded up; a price and a stock change 
   expect(JSON.stringify(asked)).toContain('"pricePerMetre":12.5');
 });
 
+test('another cloth is put in place of one in the blocks that take it, and in no others', () => {
+  show();
+  press('Another cloth in place of Calico');
+  fireEvent.change(screen.getByLabelText('In place of it'), { target: { value: 'blocks' } });
+  expect(screen.getAllByRole('checkbox').map((one) => one.closest('label')?.textContent)).toEqual(['Star']);
+  press('Leave it');
+  press('Another cloth in place of Madder');
+  fireEvent.change(screen.getByLabelText('In place of it'), { target: { value: 'blocks' } });
+  expect(screen.queryAllByRole('checkbox')).toEqual([]);
+});
+
 test('a shelf is read from a file: what it changes is shown first, what cannot be read is named by its place, and all is undone at once', async () => {
   const asked = answering({
     'POST /api/projects/p/cloths': ({ body }) => (body as { cloths: typeof shelf }).cloths.map((cloth) => ({ ...cloth, revision: cloth.revision + 1 })),

@@ -154,7 +154,7 @@ test('makers are forecast for all blocks and for each drop; what is done in an o
 test('how long a work takes is told from what was timed: the latest time of each maker and step', async () => {
   const { blocks } = await listSummaries(sql, project);
   const [step] = blocks.find(({ id }) => id === plate)!.summary.steps.filter(({ work }) => work === 'join');
-  const [, bea] = (await addMakers(sql, access, ['Cyd', 'Dot'])).map(({ token }) => token);
+  const [dot, cyd] = (await addMakers(sql, access, ['Dot', 'Cyd'])).map(({ token }) => token);
   const done = (minutes: number, ago: number) => ({ ...progressEvent(plate, step!.id), minutes, at: new Date(Date.now() - ago).toISOString() }); // prettier-ignore
   expect(await learntOf(sql, project)).toEqual([]);
   // Later by the device’s clock, in whatever order they come.
@@ -164,10 +164,13 @@ test('how long a work takes is told from what was timed: the latest time of each
     // Ticked in the minute in which it was opened: nothing was timed.
     [done(0, 500)],
   ])
-    await recordEvents(sql, bea!, parcel);
+    await recordEvents(sql, cyd!, parcel);
   const [found] = await learntOf(sql, project);
   expect(found).toMatchObject({ work: 'join', timed: 1, makers: 1 });
   expect(found!.times).toBeCloseTo(0.5 ** 0.2, 2);
+  // What took half a minute was timed as well.
+  await recordEvents(sql, dot!, [done(0.5, 400)]);
+  expect(await learntOf(sql, project)).toMatchObject([{ work: 'join', timed: 2, makers: 2 }]);
 });
 
 test('a group’s address shows what is for all and what is theirs; another group’s is renewed alone', async () => {
