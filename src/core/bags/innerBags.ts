@@ -1,5 +1,6 @@
 import { itemAt } from '../lists';
 import type { Hand } from '../shapes';
+import { times } from '../words';
 import type { BagContents } from './bagContents';
 
 /** A join as far as inner bags look at it. */
@@ -104,5 +105,5 @@ function countLines(own: InnerSources['patches'], bag: InnerSources['bag']): Inn
 
 /** One line in words: “2 × 1″ hexagon in Madder”, “1 × kite, L, in Fog”. */
 export function sayInnerLine({ kindName, fabric, hand, count }: InnerLine): string {
-  return `${count} × ${kindName}${hand === 'none' ? '' : `, ${hand},`} in ${fabric}`;
+  return `${times(count, kindName)}${hand === 'none' ? '' : `, ${hand},`} in ${fabric}`;
 }

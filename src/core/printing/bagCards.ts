@@ -3,7 +3,7 @@ import { formatLength, type UnitSystem } from '../length';
 import { boxOf, roomiest, type Outline, type Point } from '../geometry';
 import { sayInnerLine, type BagContents, type InnerBags } from '../bags';
 import type { BlockSheet } from '../sheet';
-import { counted, firstSentence } from '../words';
+import { counted, firstSentence, times } from '../words';
 import type { CodeCells } from './labelSheets';
 import { linesOf } from './lines';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
@@ -105,7 +105,7 @@ function cardPages({ name, bag, sheet, saved, inner, looks = {}, maker }: BagCar
   if (maker && maker.choice !== '') line(`As ${maker.name} chose: ${maker.choice}.`);
   for (const { kind, name: paper, count, spares, left, right } of bag.papers) {
     const hands = left + right > 0 ? `; wrap ${left} L and ${right} R` : '';
-    const words = `${count + spares} × ${paper}${spares > 0 ? ` (${spares} of them spare)` : ''}${hands}`;
+    const words = `${times(count + spares, paper)}${spares > 0 ? ` (${spares} of them spare)` : ''}${hands}`;
     const highMm = Math.max(ROW_MM, linesOf(words, TEXT_MM, widthMm - MARGIN_MM - flow.x - SHAPE_MM - 3).length * LINE_MM);
     put(highMm, (at) => [
       silhouette(kind.outline, at),

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { defaultRecipe, documentOfRecipe } from '../generate';
 import { plannedSheet } from '../testing';
+import { times } from '../words';
 import { LABEL_LIMITS, PAGE_MM, USUAL_LABELS, bagCards, checkLabelSheet, labelSheets, lineHeightMm, linesOf, type BagCardBlock, type BagLabel, type Ink, type LabelSheet } from '.'; // prettier-ignore
 
 const square = { cells: 21, dark: Array.from({ length: 441 }, (_, i) => i % 3 === 0) };
@@ -73,7 +74,7 @@ test('a bag’s card says all that lies in it, draws each shape, and goes on to 
   const sheet = plannedSheet(documentOfRecipe(defaultRecipe('beams')).patches, { allowanceMm: 6.35, sparesPercent: 10, system: 'inch' });
   const card = bagCards('C', [{ name: 'Lighthouse', bag: sheet.bag, sheet, saved: 'two hexagons' }], 'inch', 'A4');
   const words = card.pages.flatMap(({ ink }) => ink.flatMap((one) => ('text' in one ? [one.text] : []))).join('\n');
-  for (const { name, count, spares } of sheet.bag.papers) expect(words).toContain(`${count + spares} × ${name}`);
+  for (const { name, count, spares } of sheet.bag.papers) expect(words).toContain(times(count + spares, name));
   for (const { fabric } of sheet.bag.fabrics) expect(words).toContain(`${fabric}: `);
   expect(words).toMatch(/wrap \d+ L and \d+ R/);
   expect(words).toContain('save for later blocks: two hexagons');

@@ -1,4 +1,5 @@
 import type { BlockSheet } from '../sheet';
+import { times } from '../words';
 import { MARGIN_MM, PAGE_MM, type Ink, type PageSize, type PrintJob } from './ink';
 
 /** Side of the square in which a sticker stands, and radius of its ring, mm. */
@@ -48,7 +49,7 @@ function groupsOf({ steps, kinds, patches }: BlockSheet) {
   return steps.flatMap((step) => {
     if (step.kind !== 'baste') return [];
     const first = patches[step.patches[0] ?? 0];
-    const heading = `${step.patches.length} × ${kinds[first?.kind ?? 0]?.name ?? 'paper'} in ${first?.fabric ?? ''}`;
+    const heading = `${times(step.patches.length, kinds[first?.kind ?? 0]?.name ?? 'paper')} in ${first?.fabric ?? ''}`;
     return [{ heading, patches: step.patches }];
   });
 }

@@ -12,6 +12,7 @@ import {
   type Point,
 } from '../geometry';
 import type { PaperMark } from '../shapes';
+import { times } from '../words';
 import { PAGE_MM, frame, roomOf, type Ink, type PageSize, type PrintJob, type PrintPage } from './ink';
 import { tile } from './tile';
 
@@ -65,7 +66,7 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
       const to: Motion = { ...motion, x: motion.x + room.minX, y: motion.y + room.minY };
       return paperInk(itemAt(runs, kind), to, hasHole);
     });
-    const said = [...counts].map(([kind, count]) => `${count} × ${runs[kind]?.name}`).join(', ');
+    const said = [...counts].map(([kind, count]) => times(count, itemAt(runs, kind).name)).join(', ');
     return {
       ink: [...frame(size, `${title}: ${said}`, `sheet ${number + 1} of ${packed.sheets.length}`), ...ink],
     };

@@ -84,7 +84,7 @@ test('a sheet names all papers on it, in smaller letters where they are many, be
   for (const count of [1, 2, 5]) {
     const [page] = papersJob(runs(count), { title: 'Lighthouse', size: 'A4' }).pages;
     const [head] = page!.ink.flatMap((one) => (one.kind === 'paragraph' || (one.kind === 'text' && one.align === 'left') ? [one] : [])); // prettier-ignore
-    for (const { name } of runs(count)) expect(head!.text).toContain(`2 × ${name}`);
+    for (const { name } of runs(count)) expect(head!.text).toContain(`2 of ${name}`);
     expect(head!.kind).toBe(count === 1 ? 'text' : 'paragraph');
     if (head!.kind !== 'paragraph') continue;
     const lines = linesOf(head!.text, head!.sizeMm, head!.widthMm);

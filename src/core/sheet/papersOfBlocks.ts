@@ -5,6 +5,7 @@ import type { UnitSystem } from '../length';
 import { projectPapers, type ProjectPapers, type SewnBlock } from '../papers';
 import type { Setting } from '../setting';
 import { groupKinds, nameKinds, type MarkedPaper } from '../shapes';
+import { times } from '../words';
 import type { BlockSheet } from './blockSheet';
 import { jointClashes, type JointClash } from './jointClashes';
 
@@ -51,7 +52,7 @@ export function papersOfBlocks({
 /** What to save after a block for later ones, in words; empty where there is nothing. */
 export function saySaved({ blocks, names }: PapersOfProject, blockId: string): string {
   const keep = blocks.find(({ id }) => id === blockId)?.keep ?? [];
-  return keep.map(({ kind, count }) => `${count} × ${names[kind]}`).join(', ');
+  return keep.map(({ kind, count }) => times(count, itemAt(names, kind))).join(', ');
 }
 
 function sewnBlock({ id, name, sheet }: PapersSources['blocks'][number]): SewnBlock {

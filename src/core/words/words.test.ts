@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { formatMinutes, inDays, counted, firstSentence } from '.';
+import { formatMinutes, inDays, counted, firstSentence, times } from '.';
 
 test('one is one, none and many are many, whatever their plural', () => {
   expect([0, 1, 2].map((number) => counted(number, 'paper'))).toEqual(['0 papers', '1 paper', '2 papers']);
@@ -34,4 +34,12 @@ test.each([
   ['', ''],
 ])('the first sentence of “%s”', (text, first) => {
   expect(firstSentence(text)).toBe(first);
+});
+
+test('a number stands apart from measures that are multiplied', () => {
+  expect([times(6, '1″ hexagon'), times(14, '1″ × 2½″ rectangle'), times(1, '50 × 55 cm')]).toEqual([
+    '6 × 1″ hexagon',
+    '14 of 1″ × 2½″ rectangle',
+    '1 of 50 × 55 cm',
+  ]);
 });

@@ -3,6 +3,7 @@ import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { formatLength } from '@/core/length';
+import { timesWord } from '@/core/words';
 import type { Project } from '@/server/projects';
 import { FabricChip } from '@/ui/FabricChip';
 import { Silhouette } from '@/ui/drawing';
@@ -35,7 +36,7 @@ export function BagContentsCard({ block, project, fabrics, isInner = false }: Ba
             <Stack key={name} direction="row" spacing={1.5} sx={{ alignItems: 'center', py: 0.5 }}>
               <Silhouette outline={kind.outline} size={34} label={`Outline of ${name}`} />
               <Box>
-                <strong>{count + spares}</strong> × {name}
+                <strong>{count + spares}</strong> {timesWord(name)} {name}
                 <Typography component="span" color="textSecondary">
                   {' '}
                   ({count} + {spares} spare{left + right > 0 ? `; wrap ${left} L, ${right} R` : ''})

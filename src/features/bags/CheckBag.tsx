@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { chanceFrom } from '@/core/chance';
 import { areaOf } from '@/core/geometry';
 import { weighBag, weighing, type Card, type PackingLine, type Scale } from '@/core/packing';
-import { counted } from '@/core/words';
+import { counted, timesWord } from '@/core/words';
 import { useScale } from './useScale';
 import { useScaleSettings } from './Gear';
 
@@ -35,7 +35,7 @@ export function CheckBag({ lines, checkedBy, onRight, onBack }: CheckBagProps) {
       <Box component="ul" sx={{ pl: 2.5, fontSize: '1.1rem' }}>
         {asked.map(({ key, count, what, note }) => (
           <li key={key}>
-            <strong>{count}</strong> × {what} <Typography component="span" color="textSecondary">({note})</Typography>
+            <strong>{count}</strong> {timesWord(what)} {what} <Typography component="span" color="textSecondary">({note})</Typography>
           </li>
         ))}
       </Box>

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Outline } from '@/core/geometry';
 import { WEIGHING_LIMITS, weighing, countOf, targetOf, type Weighing } from '@/core/packing';
-import { counted } from '@/core/words';
+import { counted, times } from '@/core/words';
 import { asRefusal, send } from '@/ui/api';
 import { Choice } from '@/ui/Choice';
 import { Silhouette } from '@/ui/drawing';
@@ -163,7 +163,7 @@ function ScaleAndCard({ card, scale, change }: ReturnType<typeof useScaleSetting
 
 /** “ 12 × kite are used up: take them out.” */
 function sayUsedUp(usedUp: Readonly<Record<string, number>>): string {
-  const words = Object.entries(usedUp).map(([name, count]) => `${count} × ${name}`);
+  const words = Object.entries(usedUp).map(([name, count]) => times(count, name));
   return words.length === 0 ? '' : ` Used up, not put in: ${words.join(', ')}.`;
 }
 

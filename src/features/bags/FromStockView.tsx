@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { cheapestPacks, costOf, type PackCount, type PackSize } from '@/core/order';
-import { counted } from '@/core/words';
+import { counted, timesWord } from '@/core/words';
 import type { FromStock, ReadyBag } from '@/server/bags';
 import { asRefusal, send } from '@/ui/api';
 import { useNotice } from '@/ui/Notices';
@@ -140,7 +140,7 @@ function Found({ found: { ready, wanting, missing, isProven }, sizes }: FoundPro
       <Box component="ul" sx={{ pl: 2.5 }}>
         {missing.map(({ paper, count }) => (
           <li key={paper}>
-            <strong>{count}</strong> × {paper}: {sayPacks(cheapestPacks(count, sizes))}
+            <strong>{count}</strong> {timesWord(paper)} {paper}: {sayPacks(cheapestPacks(count, sizes))}
           </li>
         ))}
       </Box>

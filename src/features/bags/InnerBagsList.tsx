@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { sayInnerLine, type InnerBags } from '@/core/bags';
+import { times } from '@/core/words';
 
 /** What goes into which inner bag of one block; nothing where it has no unit twice. */
 export function InnerBagsList({ inner: { units, rest, spares } }: { readonly inner: InnerBags }) {
@@ -16,7 +17,7 @@ export function InnerBagsList({ inner: { units, rest, spares } }: { readonly inn
         ))}
         {rest.length > 0 && <li>{`loose: ${rest.map(sayInnerLine).join('; ')}`}</li>}
         {spares.length > 0 && (
-          <li>{`spare papers: ${spares.map(({ count, kindName }) => `${count} × ${kindName}`).join('; ')}`}</li>
+          <li>{`spare papers: ${spares.map(({ count, kindName }) => times(count, kindName)).join('; ')}`}</li>
         )}
       </Box>
     </Box>

@@ -14,7 +14,7 @@ import {
   type PackingLine,
   type Ticks,
 } from '@/core/packing';
-import { counted } from '@/core/words';
+import { counted, times, timesWord } from '@/core/words';
 import type { PackingAct, PackingKit } from '@/server/bags';
 import { Silhouette } from '@/ui/drawing';
 import { FabricChip } from '@/ui/FabricChip';
@@ -136,7 +136,7 @@ function LineRow({ line: { what, note, count, outline, fabric }, inBag, fabrics,
         {fabric !== undefined && <FabricChip fabric={fabric} fabrics={fabrics} size={44} />}
         <Box>
           <Typography sx={{ fontSize: '1.1rem' }}>
-            <strong>{count}</strong> × {what}
+            <strong>{count}</strong> {timesWord(what)} {what}
           </Typography>
           <Typography color="textSecondary">{note}</Typography>
           {instead !== '' && <Typography color="warning.main">{`${instead} in its place`}</Typography>}
@@ -220,7 +220,7 @@ function Strays({ state: { strays }, onOut }: { readonly state: BagState; readon
       <Typography>The block changed while this bag was packed. Take out:</Typography>
       {strays.map(({ key, count }) => (
         <Stack key={key} direction="row" spacing={1.5} sx={{ alignItems: 'center', py: 0.5 }}>
-          <Typography>{`${count} × ${sayStray(key)}`}</Typography>
+          <Typography>{times(count, sayStray(key))}</Typography>
           <Button onClick={() => onOut(key)}>They are out</Button>
         </Stack>
       ))}

@@ -12,7 +12,7 @@ import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { ownBag, sayChoice, sewersOf } from '@/core/bags';
 import { bagCode, sayCode } from '@/core/packing';
-import { counted } from '@/core/words';
+import { counted, timesWord } from '@/core/words';
 import { SquareCode } from '@/ui/SquareCode';
 import { Silhouette } from '@/ui/drawing';
 import { BoughtLabels } from './BoughtLabels';
@@ -135,7 +135,7 @@ function Label({ block, maker, project }: { block: BagBlock; maker: Maker; proje
           <Stack key={name} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
             <Silhouette outline={kind.outline} size={30} label={name} />
             <Box sx={{ lineHeight: 1.15 }}>
-              <strong>{count + spares}</strong> {name}
+              <strong>{count + spares}</strong> {timesWord(name)} {name}
               {left + right > 0 ? ` (${left} L, ${right} R)` : ''}
             </Box>
           </Stack>

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { ownBag, sayChoice, sewersOf } from '@/core/bags';
 import { bagCode, packingLines, sayCode } from '@/core/packing';
-import { counted } from '@/core/words';
+import { counted, times } from '@/core/words';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { Choice } from '@/ui/Choice';
@@ -29,7 +29,7 @@ export function PrinterPanel({ project, blocks, makers }: PrinterPanelProps) {
   const settings = { allowanceMm: project.allowanceMm, system: project.unitSystem };
   const send = () => {
     for (const maker of sewers) {
-      const lines = packingLines(ownBag(block.bag, maker, settings), project.unitSystem).map(({ count, what }) => `${count} × ${what}`);
+      const lines = packingLines(ownBag(block.bag, maker, settings), project.unitSystem).map(({ count, what }) => times(count, what));
       const choice = sayChoice(maker, settings, block.bag);
       print({ block: block.name, maker: choice === '' ? maker.name : `${maker.name}: ${choice}`, code: sayCode(bagCode(block.id, maker.id)), lines });
     }

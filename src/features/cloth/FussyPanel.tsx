@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { hasRepeat } from '@/core/cloth';
 import { outwardTurn, referencePoints, wheelOf, type Motif } from '@/core/fussy';
 import { MM_PER_INCH, formatLength, type UnitSystem } from '@/core/length';
+import { times } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
 import { ErrorNote } from '@/ui/ErrorNote';
@@ -45,7 +46,7 @@ export function FussyPanel({ projectId, papers, shelf, fabrics, system }: FussyP
           <Choice
             label="Paper and cloth"
             value={String(printed.indexOf(paper))}
-            choices={printed.map((one, index) => [String(index), `${one.block}, ${one.fabric}: ${one.count} × ${one.id}`])}
+            choices={printed.map((one, index) => [String(index), `${one.block}, ${one.fabric}: ${times(one.count, one.id)}`])}
             onChange={(value) => setChosen(Number(value))}
           />
           <PaperOnPrint

@@ -10,7 +10,7 @@ import Typography from '@mui/material/Typography';
 import { outlineAbout } from '@/core/fussy';
 import { boxOfPoints, type Point } from '@/core/geometry';
 import { formatLength, type UnitSystem } from '@/core/length';
-import { counted } from '@/core/words';
+import { counted, times } from '@/core/words';
 import { RepeatPattern } from '@/ui/swatches';
 import { inCuttingOrder, type FussyFound, type FussyPaper, type FussyPoint } from './fussyRequest';
 import { usePictureOf } from './pictureOf';
@@ -97,7 +97,7 @@ function SetsOf({ index, points, found }: SetsOfProps) {
 function sayGaps(pieces: readonly GapPiece[]): string {
   if (pieces.length === 0) return 'Nothing else goes into the gaps.';
   const names = [...new Set(pieces.map(({ id }) => id))];
-  return `In the gaps: ${names.map((name) => `${pieces.filter(({ id }) => id === name).length} × ${name}`).join(', ')}.`;
+  return `In the gaps: ${names.map((name) => times(pieces.filter(({ id }) => id === name).length, name)).join(', ')}.`;
 }
 
 interface CutsDrawingProps extends Omit<FussySheetProps, 'papers'> {

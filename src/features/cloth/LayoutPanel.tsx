@@ -10,7 +10,7 @@ import { CUT_SCHOOLS, cutBySchool, handWork, type CutSchool, type StandardCut } 
 import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import type { GivenCut } from '@/core/order';
 import type { PieceKind } from '@/core/nesting';
-import { counted } from '@/core/words';
+import { counted, times } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
@@ -153,7 +153,7 @@ function LaidOut({ used, onGive, ...facts }: LaidOutProps) {
       {nested && <LayoutDrawing kinds={bag.kinds} {...{ nested, used, cloth, system }} />}
       <Box component="ol" sx={{ m: 0, pl: 3, columns: { sm: 2 } }}>
         {bag.kinds.map(({ id, count }) => (
-          <li key={id}>{`${count} × ${id}`}</li>
+          <li key={id}>{times(count, id)}</li>
         ))}
       </Box>
     </Stack>

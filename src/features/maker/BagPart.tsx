@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { formatLength, parseLength, type UnitSystem } from '@/core/length';
 import { BASTE_METHODS } from '@/core/basting';
-import { counted } from '@/core/words';
+import { counted, timesWord } from '@/core/words';
 import { Silhouette } from '@/ui/drawing';
 import { PlainButton } from '@/ui/PlainButton';
 import { NEEDLEFUL_MM, useOwnThread } from './useOwnThread';
@@ -70,7 +70,7 @@ export default function BagPart({ maker, block: { sheet, saved, instead = [] }, 
           <Box component="li" key={name} sx={{ display: 'flex', gap: 1, alignItems: 'center', py: 0.5 }}>
             <Silhouette outline={kind.outline} size={40} label={`Outline of ${name}`} />
             <span>
-              <strong>{count + spares}</strong> × {name}
+              <strong>{count + spares}</strong> {timesWord(name)} {name}
               {spares > 0 && ` (${counted(spares, 'spare')} among them)`}
               {left + right > 0 && `; wrap ${left} L and ${right} R`}
             </span>

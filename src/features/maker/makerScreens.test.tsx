@@ -2,6 +2,7 @@ import { act, fireEvent, render, screen, waitFor, within } from '@testing-librar
 import { expect, test, vi } from 'vitest';
 import { boxOf } from '@/core/geometry';
 import { batchesOf, waitsFor, type BasteStep } from '@/core/sheet';
+import { times } from '@/core/words';
 import { answering, refused, unreachable, type Asked } from '@/ui/testing';
 import { MakerPage } from './MakerPage';
 import { atPhone, block } from './testing/atPhone';
@@ -280,7 +281,7 @@ test('in the bag: papers with spares and hands, cloth as cut, what to lay ready,
   expect(bag.textContent).toContain('In your bag: Slate in place of Fog, kite, 2″ × 3″.');
   expect(bag.textContent).not.toContain('As you chose');
   for (const { name, count, spares, left, right } of beams.sheet.bag.papers) {
-    const line = within(bag).getAllByRole('listitem').find(({ textContent }) => textContent!.includes(`${count + spares} × ${name}`))!;
+    const line = within(bag).getAllByRole('listitem').find(({ textContent }) => textContent!.includes(times(count + spares, name)))!;
     if (left + right > 0) expect(line.textContent).toContain(`wrap ${left} L and ${right} R`);
   }
   expect(bag.textContent).toContain(`about ${Math.ceil(beams.sheet.thread.metres)} m of thread`);

@@ -13,7 +13,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
-import { counted } from '@/core/words';
+import { counted, times } from '@/core/words';
 import { BASTE_POLICIES, PACK_PAPERS, packsFor, type BastePolicy, type BlockPapers } from '@/core/papers';
 import type { PapersOfProject } from '@/core/sheet';
 import { Silhouette } from '@/ui/drawing';
@@ -98,7 +98,7 @@ interface AfterBlockProps {
 
 function AfterBlock({ block, turn, names }: AfterBlockProps) {
   const said = (list: readonly { kind: number; count: number }[]) =>
-    list.map(({ kind, count }) => `${count} × ${names[kind]}`).join(', ');
+    list.map(({ kind, count }) => times(count, names[kind] ?? '')).join(', ');
   const whole = block.held.filter(({ until }) => until === null);
   const until = [...new Set(block.held.flatMap(({ until: name }) => name ?? []))];
   return (

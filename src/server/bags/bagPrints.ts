@@ -20,6 +20,7 @@ import { handedOutOrder, projectBags, readKeptExtras } from './keptExtras';
 import { listMakers, type Maker } from '../makers';
 import { offThread, unlessRefused } from '../pool';
 import type { Project } from '../projects';
+import { times } from '@/core/words';
 
 /** Which bags are printed: those of some blocks, or all. */
 interface Which {
@@ -99,7 +100,7 @@ export async function bagLabels(sql: Sql, project: Project, { blocks: wanted }: 
         const code = bagCode(id, maker.id);
         const square = squareOf(bare(code));
         const own = [...lines, ...extraLines(extras, placeOfBag(order, maker.skips, id))];
-        return { block: name, maker: choice === '' ? maker.name : `${maker.name}: ${choice}`, code: sayCode(code), square, lines: own.map(({ count, what }) => `${count} × ${what}`) };
+        return { block: name, maker: choice === '' ? maker.name : `${maker.name}: ${choice}`, code: sayCode(code), square, lines: own.map(({ count, what }) => times(count, what)) };
       });
     });
 } // prettier-ignore

@@ -1,0 +1,12 @@
+/**
+ * What stands between a number and the thing it counts: “×” as in “6 × 1″ hexagon”, “of” before a name that multiplies its own
+ * measures, so that “13 of 1″ × 2″ rectangle” is not read as three numbers multiplied.
+ */
+export function timesWord(name: string): '×' | 'of' {
+  return name.includes(' × ') ? 'of' : '×';
+}
+
+/** So many of a thing that is called by its measures: “6 × 1″ hexagon”, “13 of 1″ × 2″ rectangle”. */
+export function times(count: number, name: string): string {
+  return `${count} ${timesWord(name)} ${name}`;
+}
