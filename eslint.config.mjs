@@ -28,6 +28,19 @@ const config = [
     },
   },
   {
+    files: ['src/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'JSXOpeningElement[name.name="TextField"] > JSXAttribute[name.name=/^(inputMode|maxLength|min|max|step|pattern|enterKeyHint|autoCapitalize|spellCheck)$/]',
+          message: 'It would stay on the frame: give it to slotProps.htmlInput.',
+        },
+      ],
+    },
+  },
+  {
     files: ['src/{core,server,workers}/**/*.ts', 'cli/**/*.ts', 'e2e/**/*.ts'],
     rules: Object.fromEntries(REACT.map((rule) => [rule, 'off'])),
   },

@@ -18,7 +18,7 @@ export function FigureField({ field, value, isWrong, onChange }: FigureFieldProp
         value={value}
         error={isWrong}
         helperText={field.hint}
-        inputMode={field.type === 'count' ? 'numeric' : 'text'}
+        slotProps={{ htmlInput: { inputMode: field.type === 'count' ? 'numeric' : 'text' } }}
         onChange={(event) => onChange(event.target.value)}
       />
     );

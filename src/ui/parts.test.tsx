@@ -137,6 +137,8 @@ test('pleats are lines out of the curve, clips wedges into it; papers are folded
   const clam = makePaper({ family: 'clamshell', widthMm: 50 } as never);
   const pleats = pleatsOf(clam);
   const drawn = svg(<PleatLayer pleats={pleats} allowanceMm={6} />);
+  // They repeat in lines what the words say.
+  expect(drawn.querySelector('g')?.getAttribute('aria-hidden')).toBe('true');
   expect([...drawn.querySelectorAll('path')].filter((one) => one.getAttribute('fill') === 'none').length).toBe(pleats.filter(({ kind }) => kind === 'pleat').length);
   const sheet = blockSheet(rosette(1), SETTINGS);
   const bent = joins(sheet).find(({ folds }) => folds.length > 0)!;

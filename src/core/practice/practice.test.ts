@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { buildSeamGraph } from '../block';
 import { chanceFrom } from '../chance';
-import { defaultRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
+import { defaultRecipe, generate, RECIPE_NAMES, type Recipe, type RecipeKind } from '../generate';
 import { cornerAngles, edgeLength, edgesOf, type Outline } from '../geometry';
 import { waitsFor, type BlockSheet } from '../sheet';
 import { hexagonMosaic, plannedSheet, plate, rosette } from '../testing';
@@ -184,6 +184,17 @@ test('rings: six, twelve and eighteen hexagons; fourteen blades; none where noth
     'It lies round 6 papers and turns onto itself 6 times: 12, which is 2 for each sixth of the ring.',
   ]);
   expect(counts(plate(14))).toEqual([14]);
+  for (const [folds, part] of [
+    [8, '1 for each eighth of'],
+    [12, '1 for each 12th part of'],
+  ] as const) {
+    const round = generate({ ...defaultRecipe('plate'), blades: folds } as Recipe);
+    expect(
+      of(sheetOf(round), 'ring-count')
+        .map(({ reason }) => reason)
+        .join(),
+    ).toContain(part);
+  }
   expect(counts(generate(defaultRecipe('clamshell')))).toEqual([]);
 });
 

@@ -66,7 +66,7 @@ export function CalendarFigures({ calendar, suppliers: names, onKeep, onClose }:
               key={name}
               label={LABELS[name]}
               value={typed[name]}
-              inputMode="decimal"
+              slotProps={{ htmlInput: { inputMode: 'decimal' } }}
               onChange={({ target }) => setTyped({ ...typed, [name]: target.value })}
             />
           ))}
@@ -134,7 +134,7 @@ function SupplierRows({ names, rows, onChange }: SupplierRowsProps) {
       {rows.map(({ name, days }, index) => (
         <Stack key={index} direction="row" spacing={1}>
           <TextField label={`Supplier ${index + 1}`} value={name} sx={{ flexGrow: 1 }} onChange={({ target }) => put(index, { name: target.value })} slotProps={{ htmlInput: { list: 'suppliers', maxLength: CALENDAR_LIMITS.title } }} />
-          <TextField label="Days" value={days} inputMode="numeric" sx={{ width: 110 }} onChange={({ target }) => put(index, { days: target.value })} slotProps={{ htmlInput: { 'aria-label': `Days, supplier ${index + 1}` } }} />
+          <TextField label="Days" value={days} sx={{ width: 110 }} onChange={({ target }) => put(index, { days: target.value })} slotProps={{ htmlInput: { 'aria-label': `Days, supplier ${index + 1}`, inputMode: 'numeric' } }} />
         </Stack>
       ))}
     </>

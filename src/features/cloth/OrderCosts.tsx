@@ -43,7 +43,7 @@ export function OrderCosts({ own: { order, plan, steps } }: { readonly own: OwnO
         <TextField
           label="A price that is fixed, tax in it"
           value={price}
-          inputMode="decimal"
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           helperText={margin === undefined ? 'Says the margin that is left.' : `Leaves a margin of ${margin.toFixed(1)} %.`}
           onChange={({ target }) => setPrice(target.value)}
         />

@@ -87,9 +87,11 @@ function FigureFields({ form, fields, wrong }: FigureFieldsProps) {
       {...form.register(name)}
       error={wrong === name || wrong === `sewing.${name}`}
       helperText={hint}
-      inputMode={type === 'count' ? 'numeric' : type === 'length' ? 'text' : 'decimal'}
-      // A value set from outside, as when the unit changes, keeps its label out of the way.
-      slotProps={{ inputLabel: { shrink: true } }}
+      slotProps={{
+        htmlInput: { inputMode: type === 'count' ? 'numeric' : type === 'length' ? 'text' : 'decimal' },
+        // A value set from outside, as when the unit changes, keeps its label out of the way.
+        inputLabel: { shrink: true },
+      }}
     />
   ));
 }

@@ -20,6 +20,13 @@ test('settings: only what was changed is sent, in millimetres; what cannot be re
     </Notices>,
   );
   const allowance = screen.getByRole('textbox', { name: 'Seam allowance' });
+  // Keys for fractions, for figures with a point, and for whole numbers.
+  const keysOf = (name: string) => screen.getByRole('textbox', { name }).getAttribute('inputmode');
+  expect(['Seam allowance', 'Spare papers, %', 'Blocks across the top'].map(keysOf)).toEqual([
+    'text',
+    'decimal',
+    'numeric',
+  ]);
   await user.clear(allowance);
   await user.type(allowance, 'much');
   press('Save the settings');

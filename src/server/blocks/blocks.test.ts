@@ -48,6 +48,11 @@ test('a block taken out comes back as it was, unless its name was given away', a
   await expect(setBlockRemoved(sql, access, id, false)).rejects.toEqual(refusal(409));
 });
 
+test('what is counted in a recipe is a whole number, what is measured need not be', () => {
+  const faultOf = (change: object) => recipeSchema.validate({ ...defaultRecipe('plate'), ...change }).error?.details[0]?.path;
+  expect([faultOf({}), faultOf({ outerMm: 120.25 }), faultOf({ blades: 12.5 }), faultOf({ blades: 16 })]).toEqual([undefined, undefined, ['blades'], undefined]);
+}); // prettier-ignore
+
 test('a generated block is made again with other figures, and of two who do so at once one is told', async () => {
   const recipe = defaultRecipe('rosette');
   const { id } = await makeBlock(sql, access, { name: 'Made', recipe });
