@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { buildSeamGraph } from '../block';
+import { makePaper } from '../catalogue';
 import { chanceFrom } from '../chance';
-import { defaultRecipe, generate, RECIPE_NAMES, type Recipe, type RecipeKind } from '../generate';
-import { cornerAngles, edgeLength, edgesOf, type Outline } from '../geometry';
+import { defaultRecipe, generate, RECIPE_NAMES, type RecipeKind } from '../generate';
+import { cornerAngles, edgeLength, edgesOf, layAgainst, moveOutline, type Outline } from '../geometry';
 import { waitsFor, type BlockSheet } from '../sheet';
-import { hexagonMosaic, plannedSheet, plate, rosette } from '../testing';
+import { hexagonMosaic, patch, plannedSheet, plate, rosette } from '../testing';
 import {
   NEW_SESSION,
   answered,
@@ -184,16 +185,19 @@ test('rings: six, twelve and eighteen hexagons; fourteen blades; none where noth
     'It lies round 6 papers and turns onto itself 6 times: 12, which is 2 for each sixth of the ring.',
   ]);
   expect(counts(plate(14))).toEqual([14]);
-  for (const [folds, part] of [
+  // Round a middle with so many sides, a square on each.
+  const square = makePaper({ family: 'regular', sides: 4, edgeMm: 25 });
+  for (const [sides, part] of [
     [8, '1 for each eighth of'],
     [12, '1 for each 12th part of'],
   ] as const) {
-    const round = generate({ ...defaultRecipe('plate'), blades: folds } as Recipe);
-    expect(
-      of(sheetOf(round), 'ring-count')
-        .map(({ reason }) => reason)
-        .join(),
-    ).toContain(part);
+    const middle = makePaper({ family: 'regular', sides, edgeMm: 25 });
+    const round = edgesOf(middle).map((edge, i) => ({
+      ...patch(i + 1, []),
+      outline: moveOutline(layAgainst(edgesOf(square)[0]!, edge), square),
+    }));
+    const [ring] = of(sheetOf([{ ...patch(0, []), outline: middle }, ...round]), 'ring-count');
+    expect(ring?.reason).toContain(part);
   }
   expect(counts(generate(defaultRecipe('clamshell')))).toEqual([]);
 });

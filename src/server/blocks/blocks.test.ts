@@ -1,6 +1,14 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { defaultRecipe, type Recipe } from '@/core/generate';
-import { importBlock, makeBlock, openBlock, renameBlock, setBlockRemoved, remakeBlock } from '.';
+import {
+  importBlock,
+  makeBlock,
+  openBlock,
+  recipeSchema,
+  renameBlock,
+  setBlockRemoved,
+  remakeBlock,
+} from '.';
 import { testProject, type TestProject, refusal } from '../testing';
 
 let { sql, drop, access, project } = {} as TestProject;
