@@ -36,10 +36,13 @@ test.each([
   expect(firstSentence(text)).toBe(first);
 });
 
-test('a number stands apart from measures that are multiplied', () => {
-  expect([times(6, '1″ hexagon'), times(14, '1″ × 2½″ rectangle'), times(1, '50 × 55 cm')]).toEqual([
-    '6 × 1″ hexagon',
-    '14 of 1″ × 2½″ rectangle',
-    '1 of 50 × 55 cm',
-  ]);
+test.each([
+  [6, '1″ hexagon', '6 × 1″ hexagon'],
+  [14, '1″ × 2½″ rectangle', '14 of 1″ × 2½″ rectangle'],
+  [2, '½″ × 1″ slanted strip, 45°', '2 of ½″ × 1″ slanted strip, 45°'],
+  [3, '2.5 cm × 5 cm rectangle', '3 of 2.5 cm × 5 cm rectangle'],
+  [9, 'Calico, 2¾″ × 2¾″', '9 × Calico, 2¾″ × 2¾″'],
+  [1, '1″ square, for a strip 1″ × 9″', '1 × 1″ square, for a strip 1″ × 9″'],
+])('a number stands apart from measures that are multiplied: %i, %s', (count, name, says) => {
+  expect(times(count, name)).toBe(says);
 });
