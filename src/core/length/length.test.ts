@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { UNIT_DEFAULTS, formatAngle, formatArea, formatLength, parseLength, roundUpToGrid } from '.';
+import {
+  UNIT_DEFAULTS,
+  formatAngle,
+  formatArea,
+  formatLength,
+  formatThread,
+  parseLength,
+  roundUpToGrid,
+} from '.';
 
 test.each([
   ['1 3/4"', 44.45], ['1¾ in', 44.45], ['1.75in', 44.45], ['45mm', 45], ['4.5 cm', 45], ['11/4 in', 69.85],
@@ -48,3 +56,8 @@ test('each system begins with its own round figures: a quarter of an inch, or se
     metric: { stepMm: 25, allowanceMm: 7, pageSize: 'A4' },
   });
 });
+
+test('thread is laid ready in yards or metres, rather more than less', () => {
+  expect([formatThread(9.144, 'inch'), formatThread(9.15, 'inch'), formatThread(9.05, 'inch')]).toEqual(['10 yd', '11 yd', '9.9 yd']);
+  expect([formatThread(13.2, 'metric'), formatThread(2.31, 'metric'), formatThread(0.02, 'metric')]).toEqual(['14 m', '2.4 m', '0.1 m']);
+}); // prettier-ignore

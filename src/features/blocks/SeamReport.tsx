@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { counted } from '@/core/words';
-import { formatLength, type UnitSystem } from '@/core/length';
+import { formatLength, formatThread, type UnitSystem } from '@/core/length';
 import type { BlockSheet } from '@/core/sheet';
 import { Facts } from '@/ui/Facts';
 import { formatMinutes } from '@/ui/formatMinutes';
@@ -29,7 +29,7 @@ export function SeamReport({ sheet, system }: { sheet: BlockSheet; system: UnitS
     ['Tails that clash', plan.clashes === 0 ? 'none: every patch folds the same way round' : plan.clashes],
     [
       'Thread',
-      `${thread.metres.toFixed(1)} m, about ${counted(thread.needlefuls, 'needleful')}, ${counted(thread.stitches, 'stitch', 'stitches')}`,
+      `${formatThread(thread.metres, system)}, about ${counted(thread.needlefuls, 'needleful')}, ${counted(thread.stitches, 'stitch', 'stitches')}`,
     ],
     ['Time', `${formatMinutes(plan.bastingMinutes)} basting, ${formatMinutes(plan.joinMinutes)} sewing`],
   ];

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import { formatLength, type UnitSystem } from '@/core/length';
+import { formatLength, formatThread, type UnitSystem } from '@/core/length';
 import { aheadOf, type Step } from '@/core/sheet';
 import { counted } from '@/core/words';
 import { formatMinutes } from '@/ui/formatMinutes';
@@ -56,7 +56,7 @@ function WithMe({ makerId, block: { sheet }, system, isDone }: Pick<AidsProps, '
         {papers > 0 && <li>{counted(papers, 'paper')} to wrap, with their cloth</li>}
         {seamMm > 0 && (
           <li>
-            {formatLength(seamMm, system)} of seams: about {Math.max(0.1, Math.ceil(metres * 10) / 10)} m of thread
+            {formatLength(seamMm, system)} of seams: about {formatThread(metres, system)} of thread
           </li>
         )}
         <li>

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { formatLength, parseLength, type UnitSystem } from '@/core/length';
+import { formatLength, formatThread, parseLength, type UnitSystem } from '@/core/length';
 import { BASTE_METHODS } from '@/core/basting';
 import { counted, timesWord } from '@/core/words';
 import { Silhouette } from '@/ui/drawing';
@@ -94,7 +94,7 @@ export default function BagPart({ maker, block: { sheet, saved, instead = [] }, 
         </Typography>
       ))}
       <Typography>
-        <strong>Lay ready:</strong> needle, scissors, thimble, about {Math.ceil(thread.metres)} m of thread
+        <strong>Lay ready:</strong> needle, scissors, thimble, about {formatThread(thread.metres, system)} of thread
         ({counted(thread.needlefuls, 'needleful')}), and for the papers: {methods.join(', ')}.
       </Typography>
       <Needleful own={own} system={system} />

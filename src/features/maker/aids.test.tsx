@@ -1,5 +1,6 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
+import { formatThread } from '@/core/length';
 import type { Step } from '@/core/sheet';
 import Aids from './Aids';
 import { block } from './testing/atPhone';
@@ -23,8 +24,9 @@ test('what the next hour takes: papers, seams with their thread, and whether it 
   expect(screen.getByText(/The next 2 steps, about 30 min/)).toBeTruthy();
   expect(items().at(-1)).toBe('10 min of it can be done anywhere; the rest wants a table and an iron.');
   // All of the block’s seams: all of its thread.
-  const metres = Math.ceil(BLOCK.sheet.thread.metres * 10) / 10;
-  expect(items()[0]).toBe(`250 mm of seams: about ${metres} m of thread`);
+  expect(items()[0]).toBe(
+    `250 mm of seams: about ${formatThread(BLOCK.sheet.thread.metres, 'metric')} of thread`,
+  );
   atAids({ own: aside, open: ['press'] });
   expect(screen.getByText(/The next step, about 20 min/)).toBeTruthy();
   expect(items()).toEqual(['It wants a table and an iron.']);

@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { boxOf } from '@/core/geometry';
+import { formatThread } from '@/core/length';
 import { batchesOf, waitsFor, type BasteStep } from '@/core/sheet';
 import { times } from '@/core/words';
 import { answering, refused, unreachable, type Asked } from '@/ui/testing';
@@ -284,7 +285,7 @@ test('in the bag: papers with spares and hands, cloth as cut, what to lay ready,
     const line = within(bag).getAllByRole('listitem').find(({ textContent }) => textContent!.includes(times(count + spares, name)))!;
     if (left + right > 0) expect(line.textContent).toContain(`wrap ${left} L and ${right} R`);
   }
-  expect(bag.textContent).toContain(`about ${Math.ceil(beams.sheet.thread.metres)} m of thread`);
+  expect(bag.textContent).toContain(`about ${formatThread(beams.sheet.thread.metres, 'inch')} of thread`);
   expect(bag.textContent).toContain('save for later blocks: 6 × 1″ hexagon.');
   // Half as much seam for a needleful is twice the thread; kept on the device, and put back.
   const { seamOfNeedlefulMm, metres } = beams.sheet.thread;
@@ -293,10 +294,10 @@ test('in the bag: papers with spares and hands, cloth as cut, what to lay ready,
   expect(within(bag).getByRole('alert').textContent).toContain('“1 mm” cannot be.');
   fireEvent.change(within(bag).getByLabelText('Mine sewed'), { target: { value: `${seamOfNeedlefulMm / 2} mm` } });
   press('Keep it');
-  expect(bag.textContent).toContain(`about ${Math.ceil(2 * metres)} m of thread`);
+  expect(bag.textContent).toContain(`about ${formatThread(2 * metres, 'inch')} of thread`);
   expect(bag.textContent).toContain('By your own measure');
   press('As usual again');
-  expect(bag.textContent).toContain(`about ${Math.ceil(metres)} m of thread`);
+  expect(bag.textContent).toContain(`about ${formatThread(metres, 'inch')} of thread`);
 }); // prettier-ignore
 
 test('what was done with other papers is to be done again: said at the top, with what to do, until it is', async () => {
