@@ -36,6 +36,7 @@ test.each<[string, { joins: readonly Join[] }, RegExp]>([
   ['goes on with no thread at all', withJoin(0, { chains: [{ ...joins[0]!.chains[0]!, carriesOn: true }] }), /goes on with a thread that is in another unit/],
   ['joins what is not beside it', withJoin(0, { left: [0], right: [2] }), /joins units that share no seam/],
   ['joins a unit to itself', withJoin(1, { left: joins[1]!.left, right: joins[1]!.left }), /does not join two units that exist/],
+  ['joins nothing to something', withJoin(0, { left: [] }), /does not join two units that exist/],
   ['names a patch twice', withJoin(0, { left: [0, 0] }), /does not join two units that exist/],
   ['sews only some of its seams', withJoin(1, { seams: [] }), /does not sew exactly the seams/],
   ['sews in other places than it says', withJoin(1, { chains: joins[0]!.chains }), /does not sew exactly the seams/],

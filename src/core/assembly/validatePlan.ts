@@ -48,7 +48,7 @@ function unitFor(
   unitOf: readonly number[],
   sizes: readonly number[],
 ): number | undefined {
-  const unit = unitOf[itemAt(patches, 0)];
+  const unit = unitOf[patches[0] ?? -1];
   if (unit === undefined || new Set(patches).size !== patches.length) return undefined;
   const isWhole = sizes[unit] === patches.length && patches.every((patch) => unitOf[patch] === unit);
   return isWhole ? unit : undefined;

@@ -33,6 +33,10 @@ test('neighbours that share a cloth, a cloth that faces itself, and one that sho
   expect(check(flower, { id: 'r', kind: 'not-facing', fabric: 'Fog' })).toHaveLength(fog.length);
 });
 
+test.each(['same', 'differ', 'alternate'] as const)('a rule of kind “%s” about patches that are not there, or about none, is kept', (kind) => {
+  for (const patches of [[], ['gone', 'gone too']]) expect(check(rosette(1), { id: 'r', kind, patches })).toEqual([]);
+}); // prettier-ignore
+
 test('rings are counted in seams, and two turns never put equal beside equal', () => {
   const neighbours = neighboursOf(buildSeamGraph(rosette(2)));
   const middle = neighbours.findIndex(

@@ -89,8 +89,10 @@ function facing(
 
 function outOfTurn(graph: SeamGraph, rule: string, own: readonly number[]): ClothViolation[] {
   const { patches } = graph;
-  const first = patches[itemAt(own, 0)];
-  if (!first) return [];
+  // Patches that a rule is about may all have been taken out.
+  const [at] = own;
+  if (at === undefined) return [];
+  const first = itemAt(patches, at);
   const turns = twoTurns(neighboursOf(graph), own);
   if (!turns) {
     const message = `Two cloths cannot alternate here: an odd number of these ${own.length} patches lies in a ring.`;
