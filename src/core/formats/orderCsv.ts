@@ -1,8 +1,8 @@
 import { MM_PER_INCH, type UnitSystem } from '../length';
-import type { Order, OrderLine } from '../order';
+import { shownUnit, type Order, type OrderLine } from '../order';
 import { csvText } from './csvText';
 
-/** What to buy, for a spreadsheet: lengths of cloth in metres or yards, the rest in its own unit; money as it was typed. */
+/** What to buy, for a spreadsheet: lengths of cloth and thread in metres or yards, the rest in its own unit; money as it was typed. */
 export function orderCsv(
   { lines }: Pick<Order, 'lines'>,
   suppliers: Readonly<Record<string, string>>,
@@ -11,10 +11,11 @@ export function orderCsv(
   const [unit, mm] = system === 'inch' ? (['yd', 36 * MM_PER_INCH] as const) : (['m', 1000] as const);
   const row = (line: OrderLine) => {
     const isCloth = line.group === 'cloth';
-    const amount = (value: number) => (isCloth ? (value / mm).toFixed(3) : String(Math.round(value * 100) / 100));
+    const shown = shownUnit(line, system);
+    const amount = (value: number) => (isCloth ? (value / mm).toFixed(3) : String(Math.round((value / shown.size) * 100) / 100));
     // What is not bought now is still sold somehow.
     const buy = line.buy.length > 0 ? line.buy : line.sizes.slice(0, 1).map((size) => ({ ...size, packs: 0 }));
-    const own = isCloth ? unit : line.unit;
+    const own = isCloth ? unit : shown.unit;
     return [
       line.group,
       line.thing,

@@ -41,4 +41,4 @@ export { orderCalls, type OrderCalls } from './calls';
 export { orderWithCloth } from './renamedCloth';
 export { TOP_PARTS, topCuts } from './topCuts';
 export { addWorn, sayWorn, wornThere, type WornPapers } from './wornPapers';
-export { sayAmount, sayPacks, sayThing, sayToBuy } from './words';
+export { sayAmount, sayPacks, sayThing, sayToBuy, shownUnit } from './words';

@@ -276,6 +276,9 @@ test('the order as CSV: one row a thing in its unit; names that look like formul
     'thread,sewing thread,m,21,21,0,0,1 × 200 m,4.00,4.00,',
     '',
   ]);
+  const inYards = orderCsv(order, { thread: '', 'papers:hexagon': '' }, 'inch');
+  expect(inYards).toContain('thread,sewing thread,yd,22.97,22.97,0,0,1 × 218.72 yd,4.00,4.00,');
+  expect(inYards).toContain('papers,hexagon,papers,33,33,0,0,1 × 100 papers');
 }); // prettier-ignore
 
 test('of a top those pieces are ordered whose cloth was chosen and is on the shelf still', () => {

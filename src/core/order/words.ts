@@ -1,14 +1,25 @@
-import { formatBolt, type UnitSystem } from '../length';
+import { formatBolt, threadUnit, type UnitSystem } from '../length';
 import type { LineGroup, OrderLine } from './order';
 import type { PackSize } from './packs';
 
 type Measured = { readonly group: LineGroup; readonly unit: string };
 
-/** An amount of a line in its own unit: cloth as lengths of the bolt, papers as a count. */
-export function sayAmount({ group, unit }: Measured, amount: number, system: UnitSystem): string {
-  const rounded = String(Math.round(amount * 10) / 10);
-  if (group === 'cloth') return formatBolt(amount, system);
-  return group === 'papers' ? rounded : `${rounded} ${unit}`;
+/** What a line is counted in where it is shown, and how much of the line's own unit that is: thread is kept in metres. */
+export function shownUnit(
+  { group, unit }: Measured,
+  system: UnitSystem,
+): { readonly unit: string; readonly size: number } {
+  if (group !== 'thread') return { unit, size: 1 };
+  const own = threadUnit(system);
+  return { unit: own.unit, size: own.metres };
+}
+
+/** An amount of a line as it is shown: cloth as lengths of the bolt, papers as a count, thread in metres or yards. */
+export function sayAmount(line: Measured, amount: number, system: UnitSystem): string {
+  if (line.group === 'cloth') return formatBolt(amount, system);
+  const { unit, size } = shownUnit(line, system);
+  const rounded = String(Math.round((amount / size) * 10) / 10);
+  return line.group === 'papers' ? rounded : `${rounded} ${unit}`;
 }
 
 /** So many packs of a line: cloth as one length, the rest as packs. */

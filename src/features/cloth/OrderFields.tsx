@@ -34,6 +34,7 @@ const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
 /** Figures that are typed in the project’s own unit: how they are called in it, and how much of the figure it is. */
 const UNITS: Readonly<Partial<Record<keyof OrderFigures, Readonly<Record<UnitSystem, readonly [label: string, size: number]>>>>> = {
   boltMetres: { metric: [LABELS.boltMetres, 1], inch: ['Yards on a bolt', 0.9144] },
+  spoolMetres: { metric: [LABELS.spoolMetres, 1], inch: ['Yards on a spool', 0.9144] },
   outerMoreMm: { metric: [`${LABELS.outerMoreMm}, mm`, 1], inch: [`${LABELS.outerMoreMm}, ″`, MM_PER_INCH] },
   rawLessMm: { metric: [`${LABELS.rawLessMm}, mm`, 1], inch: [`${LABELS.rawLessMm}, ″`, MM_PER_INCH] },
   handMmPerMinute: { metric: [`${LABELS.handMmPerMinute}, cm`, 10], inch: [`${LABELS.handMmPerMinute}, ″`, MM_PER_INCH] },

@@ -6,7 +6,15 @@ import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import type { UnitSystem } from '@/core/length';
-import { sayAmount, sayThing, sayToBuy, type Order, type OrderLine, type OrderPlan } from '@/core/order';
+import {
+  sayAmount,
+  sayThing,
+  sayToBuy,
+  shownUnit,
+  type Order,
+  type OrderLine,
+  type OrderPlan,
+} from '@/core/order';
 
 interface OrderTableProps {
   readonly order: Order;
@@ -72,6 +80,7 @@ function LineRow({ line, system, supplier, onStock, onSupplier }: LineRowProps) 
   const thing = sayThing(line);
   const { cost } = line;
   const isShort = line.packs > 0;
+  const { unit, size } = shownUnit(line, system);
   return (
     <TableRow>
       <TableCell>{thing}</TableCell>
@@ -87,11 +96,11 @@ function LineRow({ line, system, supplier, onStock, onSupplier }: LineRowProps) 
             min={0}
             max={9_999_999}
             step="any"
-            aria-label={`In stock: ${thing}, ${line.unit}`}
-            value={Math.round(line.stock * 100) / 100}
+            aria-label={`In stock: ${thing}, ${unit}`}
+            value={Math.round((line.stock / size) * 100) / 100}
             onChange={({ target }: React.ChangeEvent<HTMLInputElement>) => {
               const count = target.valueAsNumber;
-              if (count >= 0 && count < 1e7) onStock(count);
+              if (count >= 0 && count < 1e7) onStock(count * size);
               else if (target.value === '') onStock(0);
             }}
             sx={{ ...field, width: 84, textAlign: 'right' }}

@@ -215,6 +215,17 @@ test('the order: whole packs, what is there counted off, what a maker costs; it 
   expect(table()).toContain('Papers: square44442 × pack of 407.00');
 }); // prettier-ignore
 
+test('where lengths are in inches thread is counted in yards, and kept in metres', async () => {
+  const asked = answering({ 'PUT /api/projects/p/order': () => ({ revision: 4 }) });
+  show('inch', shelf);
+  expect(table()).toContain('Sewing thread26.2 yd26.2 yd1 × spool of 218.7 yd');
+  figure('In stock: Sewing thread, yd', '10');
+  await waitFor(() => expect(asked).toHaveLength(1), { timeout: 4000 });
+  expect(asked[0]?.body).toMatchObject({ order: { stock: { 'thread:sewing thread': 9.144 } } });
+  figure('Yards on a spool', '20');
+  expect(table()).toContain('Sewing thread26.2 yd26.2 yd1 × spool of 20 yd');
+});
+
 test('papers are sold in further packs: the cheapest are ordered; a pack that was added is taken out again', async () => {
   const asked = answering({ 'PUT /api/projects/p/order': () => ({ revision: 4 }) });
   show('metric', shelf);

@@ -63,6 +63,8 @@ test('the last notion that a list holds can be added', () => {
 test.each([
   ['inch', 'Yards on a bolt', 'boltMetres', '10', 9.144],
   ['metric', 'Metres on a bolt', 'boltMetres', '10', 10],
+  ['inch', 'Yards on a spool', 'spoolMetres', '200', 182.88],
+  ['metric', 'Metres on a spool', 'spoolMetres', '200', 200],
   ['inch', 'More at the rim of blocks, ″', 'outerMoreMm', '0.25', 6.35],
   ['metric', 'More at the rim of blocks, mm', 'outerMoreMm', '6', 6],
   ['inch', 'Cut by hand in a minute, ″', 'handMmPerMinute', '20', 508],
