@@ -35,9 +35,8 @@ async function start(port: number): Promise<string> {
   });
   let text = '';
   child.stdout?.on('data', (chunk: Buffer) => (text += chunk.toString()));
-  for (let waited = 0; waited < 1200 && !text.includes('Ctrl-C stops it'); waited++) {
-    await sleep(100);
-  }
+  // The demo is made first: on a busy machine that takes minutes.
+  for (let waited = 0; waited < 4000 && !text.includes('Ctrl-C stops it'); waited++) await sleep(100);
   return /\/m\/([\w-]+)/.exec(text)?.[1] ?? '';
 }
 
@@ -94,7 +93,7 @@ test('no acknowledged tick is lost when server and database are killed under loa
   const kept = new Set(rows.map(({ id }) => id));
   expect([...acknowledged].filter((id) => !kept.has(id))).toEqual([]);
   expect(kept.size).toBe(rows.length);
-}, 120_000);
+}, 600_000);
 
 test('a killed database that is listed a moment longer is waited for, then started', async () => {
   await stopCluster(folder);
