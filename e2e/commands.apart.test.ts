@@ -98,7 +98,7 @@ test('start makes everything, Ctrl-C ends it cleanly, and a second start is quic
     status: 0,
     stdout: expect.stringContaining('Nothing was running'),
   });
-}, 180_000);
+});
 
 test('a taken port is one clear line', async () => {
   const server = createServer().listen(0, '127.0.0.1');

@@ -108,4 +108,4 @@ test('a killed database that is listed a moment longer is waited for, then start
   expect(await sql`select 1 as one`).toEqual([{ one: 1 }]);
   await sql.end();
   expect(existsSync(file)).toBe(true);
-}, 60_000);
+});

@@ -68,7 +68,7 @@ test('a helper is invited by a link, which lets one in, once; the pages have no 
   expect(again.status).toBe(404);
   await host.go(`${project}/people`);
   await host.see('Ann Helper');
-}, 120_000);
+});
 
 test('one’s own account: another password, the sessions, no faults; a forgotten password is set by the keeper’s link', async () => {
   await host.go('/account');
@@ -89,7 +89,7 @@ test('one’s own account: another password, the sessions, no faults; a forgotte
   await guest.see('Sign in');
   expect((await fetch(`${base}/api/papers`, { headers: { cookie: before } })).status).toBe(401);
   await guest.signIn('ann@people.example', 'a third long one');
-}, 120_000);
+});
 
 /** What a door says to someone: whether it lets them pass, whatever it then thinks of the empty request. */
 type Said = 'not signed in' | 'no such project' | 'forbidden' | 'passed';
@@ -147,4 +147,4 @@ test('every route says to nobody, to strangers, to helpers and to hosts what the
   for (const [key, need] of keys) await ask(key, need, 'nobody', cookies.host);
   await sql.end();
   expect(wrong).toEqual([]);
-}, 180_000);
+});
