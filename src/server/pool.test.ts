@@ -41,8 +41,9 @@ test('what may take minutes leaves a thread to all else, and waits its turn', as
   const leaving = new AbortController();
   const left = offThread('drawing', 'left' as never, leaving.signal);
   await vi.waitFor(() => expect(begun).toHaveLength(MOST_LONG));
-  const quick = offThread('printSteps', 'quick' as never);
-  await vi.waitFor(() => expect(names()).toContain('printSteps quick'));
+  // A page waits for forecasts.
+  const quick = offThread('pace', 'quick' as never);
+  await vi.waitFor(() => expect(names()).toContain('pace quick'));
   leaving.abort();
   await expect(left).rejects.toMatchObject({ status: 499 });
   expect(begun).toHaveLength(MOST_LONG + 1);

@@ -16,8 +16,8 @@ const MOST_WAITING = 200;
 /** A worker that needs more memory is ended, MB. */
 const MOST_MEMORY_MB = 2_000;
 
-/** Work that may take minutes: it never has the last thread, so that no save and no page waits for its end. */
-const LONG: ReadonlySet<keyof Tasks> = new Set(['drawing', 'projectFile', 'fussySets', 'level', 'pace']);
+/** Work that is asked for by a press and may take minutes: it never has the last thread, so that no save and no page waits for its end. */
+const LONG: ReadonlySet<keyof Tasks> = new Set(['drawing', 'projectFile', 'fussySets', 'level']);
 /** One core stays with the thread that answers requests; two are the fewest of which one can be left free. */
 const THREADS = Math.max(2, os.availableParallelism() - 1);
 
