@@ -10,7 +10,7 @@ import { countPapersIn, placeOrder, readKeptOrder, saveOrder } from './orders';
 import type { Access } from './projects';
 
 /** The demo’s spools hold 200 yards. */
-const SPOOL_METRES = 200 * 0.9144;
+const SPOOL_METRES = (200 * 36 * INCH) / 1000;
 
 /** Bolts of the made-up shop: priced by the yard, some in stock; the beacon print has one way up. One cloth nobody has said yet. */
 export async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {

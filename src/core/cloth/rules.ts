@@ -89,7 +89,7 @@ function facing(
 
 function outOfTurn(graph: SeamGraph, rule: string, own: readonly number[]): ClothViolation[] {
   const { patches } = graph;
-  // Patches that a rule is about may all have been taken out.
+  // A file may hold a rule about no patch.
   const [at] = own;
   if (at === undefined) return [];
   const first = itemAt(patches, at);

@@ -1,4 +1,4 @@
-import { MM_PER_INCH, type UnitSystem } from '../length';
+import type { UnitSystem } from '../length';
 import { shownUnit, type Order, type OrderLine } from '../order';
 import { csvText } from './csvText';
 
@@ -8,23 +8,20 @@ export function orderCsv(
   suppliers: Readonly<Record<string, string>>,
   system: UnitSystem,
 ): string {
-  const [unit, mm] = system === 'inch' ? (['yd', 36 * MM_PER_INCH] as const) : (['m', 1000] as const);
   const row = (line: OrderLine) => {
-    const isCloth = line.group === 'cloth';
-    const shown = shownUnit(line, system);
-    const amount = (value: number) => (isCloth ? (value / mm).toFixed(3) : String(Math.round((value / shown.size) * 100) / 100));
+    const { unit, size } = shownUnit(line, system);
+    const amount = (value: number) => (line.group === 'cloth' ? (value / size).toFixed(3) : String(Math.round((value / size) * 100) / 100));
     // What is not bought now is still sold somehow.
     const buy = line.buy.length > 0 ? line.buy : line.sizes.slice(0, 1).map((size) => ({ ...size, packs: 0 }));
-    const own = isCloth ? unit : shown.unit;
     return [
       line.group,
       line.thing,
-      own,
+      unit,
       amount(line.needed),
       amount(line.left),
       amount(line.stock),
       amount(line.ordered),
-      buy.map(({ packs, pack }) => `${packs} × ${amount(pack)} ${own}`).join(' + '),
+      buy.map(({ packs, pack }) => `${packs} × ${amount(pack)} ${unit}`).join(' + '),
       buy.map(({ price }) => price.toFixed(2)).join(' + '),
       line.cost.toFixed(2),
       suppliers[line.key] ?? '',

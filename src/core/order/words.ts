@@ -1,17 +1,17 @@
-import { formatBolt, threadUnit, type UnitSystem } from '../length';
+import { boltUnit, formatBolt, threadUnit, type UnitSystem } from '../length';
 import type { LineGroup, OrderLine } from './order';
 import type { PackSize } from './packs';
 
 type Measured = { readonly group: LineGroup; readonly unit: string };
 
-/** What a line is counted in where it is shown, and how much of the line's own unit that is: thread is kept in metres. */
+/** What a line is counted in where it is shown, and how much of the line's own unit that is: cloth is kept in mm, thread in metres. */
 export function shownUnit(
   { group, unit }: Measured,
   system: UnitSystem,
 ): { readonly unit: string; readonly size: number } {
-  if (group !== 'thread') return { unit, size: 1 };
   const own = threadUnit(system);
-  return { unit: own.unit, size: own.metres };
+  if (group === 'cloth') return { unit: own.unit, size: boltUnit(system) };
+  return group === 'thread' ? { unit: own.unit, size: own.metres } : { unit, size: 1 };
 }
 
 /** An amount of a line as it is shown: cloth as lengths of the bolt, papers as a count, thread in metres or yards. */

@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { MM_PER_INCH, type UnitSystem } from '@/core/length';
+import { MM_PER_INCH, threadUnit, type UnitSystem } from '@/core/length';
 import {
   MOST_PAPER_PACKS,
   NOTION_LIMITS,
@@ -31,10 +31,11 @@ const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
   rawLessMm: 'Less at raw sides',
   handMmPerMinute: 'Cut by hand in a minute',
 };
+const YARD_METRES = threadUnit('inch').metres;
 /** Figures that are typed in the project’s own unit: how they are called in it, and how much of the figure it is. */
 const UNITS: Readonly<Partial<Record<keyof OrderFigures, Readonly<Record<UnitSystem, readonly [label: string, size: number]>>>>> = {
-  boltMetres: { metric: [LABELS.boltMetres, 1], inch: ['Yards on a bolt', 0.9144] },
-  spoolMetres: { metric: [LABELS.spoolMetres, 1], inch: ['Yards on a spool', 0.9144] },
+  boltMetres: { metric: [LABELS.boltMetres, 1], inch: ['Yards on a bolt', YARD_METRES] },
+  spoolMetres: { metric: [LABELS.spoolMetres, 1], inch: ['Yards on a spool', YARD_METRES] },
   outerMoreMm: { metric: [`${LABELS.outerMoreMm}, mm`, 1], inch: [`${LABELS.outerMoreMm}, ″`, MM_PER_INCH] },
   rawLessMm: { metric: [`${LABELS.rawLessMm}, mm`, 1], inch: [`${LABELS.rawLessMm}, ″`, MM_PER_INCH] },
   handMmPerMinute: { metric: [`${LABELS.handMmPerMinute}, cm`, 10], inch: [`${LABELS.handMmPerMinute}, ″`, MM_PER_INCH] },
