@@ -1,0 +1,153 @@
+import { chmodSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { seededRandom } from '@/core/testing';
+import { databaseUrl, startCluster, stopCluster } from '../cluster';
+import { PlainError } from '../PlainError';
+import { ROOT } from '../places';
+import { isNoticedAlone, mapOfTests, tryPlan, type Bench, type MapOfTests } from './bench';
+import { slipsOf, type Slip } from './slips';
+import type { Drawn } from './switches';
+import { noticedByTypes } from './types';
+
+/** How many tests, of how many milliseconds together, a slip is tried with: the quickest first, and more if they do not notice it. */
+const ROUNDS: readonly { readonly tests: number; readonly ms: number }[] = [
+  { tests: 8, ms: 2_000 },
+  { tests: 40, ms: 8_000 },
+  { tests: 400, ms: 60_000 },
+];
+
+interface Chosen extends Drawn {
+  readonly slip: Slip;
+}
+
+/**
+ * `npx tsx cli/mutate/mutate.ts [--count N] [--seed N] [--quick] [FOLDER …]`: draws small slips in the sources at random, builds all of them in,
+ * each behind a switch, and runs the tests that pass a switch with it turned, the quickest first. Prints each with what noticed it,
+ * what went unnoticed in full, and how many were noticed by folder. Slips where files are read are tried with the file read anew;
+ * what the compiler refuses counts as noticed. Quick, it ends
+ * after two rounds, with what else might notice left out. Tests in a browser are not run. For whoever writes tests; no part of the application.
+ */
+export async function runMutate(args: readonly string[]): Promise<number> {
+  const option = (name: string, usual: number) => {
+    const at = args.indexOf(name);
+    return at < 0 ? usual : Number(args[at + 1]);
+  };
+  const seed = option('--seed', Date.now() % 1_000_000_007);
+  const folders = args.filter(
+    (arg, i) => !arg.startsWith('--') && !/^--(count|seed)$/.test(args[i - 1] ?? ''),
+  );
+  const chosen = draw(
+    folders.length > 0 ? folders : ['src/core', 'src/server', 'src/features', 'src/ui'],
+    option('--count', 100),
+    seed,
+  );
+  process.stdout.write(`Seed ${seed}, ${chosen.length} slips.\n`);
+  const folder = mkdtempSync(path.join(tmpdir(), 'kevlo-mutate-'));
+  // The database's user must be able to enter.
+  chmodSync(folder, 0o711);
+  try {
+    const list = path.join(folder, 'drawn.json');
+    writeFileSync(list, JSON.stringify(chosen.map(({ id, file, nth }) => ({ id, file, nth }))));
+    const database = databaseUrl(await startCluster(folder), 'postgres');
+    const bench: Bench = { folder, list, database };
+    const noticed = await noticedOf(bench, chosen, args.includes('--quick'));
+    report(chosen, noticed);
+  } finally {
+    await stopCluster(folder).catch(() => undefined);
+    rmSync(folder, { recursive: true, force: true });
+  }
+  return 0;
+}
+
+/** Slips of all sources, each as likely as any other. */
+function draw(folders: readonly string[], count: number, seed: number): readonly Chosen[] {
+  const all = folders.flatMap(sources).flatMap((file) => {
+    const slips = slipsOf(file, readFileSync(path.join(ROOT, file), 'utf8'));
+    return slips.map((slip, nth) => ({ file, nth, slip }));
+  });
+  const random = seededRandom(seed);
+  const drawn = new Set<number>();
+  while (drawn.size < Math.min(count, all.length)) drawn.add(Math.floor(random() * all.length));
+  return [...drawn].map((at, id) => ({ id, ...(all[at] as Omit<Chosen, 'id'>) }));
+}
+
+function sources(folder: string): string[] {
+  const own = readdirSync(path.join(ROOT, folder), { recursive: true, encoding: 'utf8' })
+    .filter((file) => /\.tsx?$/.test(file) && !/\.test\.tsx?$|index\.ts$|testing\//.test(file))
+    .sort()
+    .map((file) => path.join(folder, file));
+  if (own.length === 0) throw new PlainError(`${folder} holds no sources.`);
+  return own;
+}
+
+/** What noticed each slip: the name of a test, or of what else did. */
+async function noticedOf(
+  bench: Bench,
+  chosen: readonly Chosen[],
+  isQuick: boolean,
+): Promise<ReadonlyMap<number, string>> {
+  const noticed = new Map<number, string>();
+  const open = () => chosen.filter(({ id }) => !noticed.has(id));
+  const tests = await mapOfTests(bench);
+  process.stdout.write(`${tests.tests.length} tests pass ${reached(tests, chosen)} of them.\n`);
+  const tried = new Map<number, number>();
+  for (const { tests: most, ms } of isQuick ? ROUNDS.slice(0, 2) : ROUNDS) {
+    const plan = new Map<string, number[]>();
+    for (const slip of open()) {
+      let sum = 0;
+      const own = testsPassing(tests, slip).slice(0, most);
+      for (const { test, tookMs } of own.slice(tried.get(slip.id) ?? 0)) {
+        sum += tookMs;
+        if (sum > ms) break;
+        plan.set(test, [...(plan.get(test) ?? []), slip.id]);
+        tried.set(slip.id, (tried.get(slip.id) ?? 0) + 1);
+      }
+    }
+    for (const [id, by] of await tryPlan(bench, plan)) noticed.set(id, by);
+    process.stdout.write(`${noticed.size} noticed after at most ${most} tests each.\n`);
+  }
+  if (isQuick) return noticed;
+  for (const slip of open().filter(({ slip: { constant } }) => constant !== undefined))
+    if (await isNoticedAlone(bench, slip)) noticed.set(slip.id, 'with the file read anew');
+  for (const id of noticedByTypes(bench.folder, open())) noticed.set(id, 'the compiler');
+  return noticed;
+}
+
+/** The tests that pass the switch of a slip, or read the constant that it changes: the quickest first. */
+function testsPassing({ tests }: MapOfTests, { id, slip }: Chosen): MapOfTests['tests'] {
+  return tests
+    .filter(({ passed, read }) => passed.has(id) || (slip.constant && read.has(slip.constant)))
+    .toSorted((a, b) => a.tookMs - b.tookMs);
+}
+
+function reached(tests: MapOfTests, chosen: readonly Chosen[]): number {
+  return chosen.filter((slip) => testsPassing(tests, slip).length > 0).length;
+}
+
+function report(chosen: readonly Chosen[], noticed: ReadonlyMap<number, string>): void {
+  const scores = new Map<string, [noticed: number, made: number]>();
+  for (const { id, file, slip } of chosen) {
+    const folder = path.dirname(file).split('/').slice(0, 3).join('/');
+    const [seen, made] = scores.get(folder) ?? [0, 0];
+    const by = noticed.get(id);
+    scores.set(folder, [seen + (by ? 1 : 0), made + 1]);
+    if (by) process.stdout.write(`noticed ${file}:${slip.line} by ${by}\n`);
+  }
+  for (const { id, file, slip } of chosen.toSorted((a, b) => (a.file < b.file ? -1 : 1)))
+    if (!noticed.has(id)) process.stdout.write(`unnoticed ${file}:${slip.line}\n${shown(file, slip)}\n`);
+  for (const [folder, [seen, made]] of [...scores].sort())
+    process.stdout.write(`${folder}: ${seen} of ${made} noticed\n`);
+  process.stdout.write(`${noticed.size} of ${chosen.length} noticed\n`);
+}
+
+/** The line of a slip as it is and as it was made. */
+function shown(file: string, { at, found, made }: Slip): string {
+  const text = readFileSync(path.join(ROOT, file), 'utf8');
+  const [from, to] = [text.lastIndexOf('\n', at) + 1, text.indexOf('\n', at)];
+  const line = text.slice(from, to).trim();
+  const changed = (text.slice(from, at) + made + text.slice(at + found.length, to)).trim();
+  return `  ${line}\n  ${changed}`;
+}
+
+process.exitCode = await runMutate(process.argv.slice(2));
