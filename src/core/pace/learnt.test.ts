@@ -24,6 +24,9 @@ test('works are told apart; a clock that ran all night and a press by mistake te
     ['join', 1],
   ]);
   expect(learntStandards([timed('a', 60)])).toEqual([]);
+  // A clock that ran for eight standards was forgotten, and so was one for an eighth.
+  expect(learntStandards([timed('a', 8), timed('a', 1 / 8)])).toEqual([]);
+  expect(learntStandards([timed('a', 7.9), timed('a', 1 / 7.9)])).toMatchObject([{ timed: 2 }]);
 });
 
 test('of many groups the truth lies between the two figures in about eight of ten', () => {

@@ -158,6 +158,16 @@ test('papers are taken out only when they may be, and the fewer sittings cost no
   }
 });
 
+test('minutes that papers take are counted from where they slow the hand: a light unit costs nothing, each paper more its share', () => {
+  const { joins } = plannedOrder(grid(2));
+  const slow = (lightPapers: number) => takingOut(joins, { ...DEFAULT_SEWING, lightPapers, heavyShare: 0.5 }).heavyMinutes.kept;
+  expect(slow(2)).toBe(0);
+  const last = joins.at(-1)!;
+  // Of the two pairs the larger holds one paper more than is light when they are joined: half as long again,
+  // a third of what the join takes so.
+  expect(slow(1)).toBeCloseTo(last.minutes / 3, 9);
+}); // prettier-ignore
+
 test('basting unit by unit holds no more papers than all at first, no fewer than just in time, at every moment', () => {
   for (const patches of [rosette(4), grid(6)]) {
     const { joins } = plannedOrder(patches);

@@ -3,6 +3,7 @@ import { expect, test } from 'vitest';
 import { pacedTime } from '../testing';
 import { areaOf, mirrored, movedOutline, signedArea, type Outline } from '../geometry';
 import { findLookAlikes, groupKinds, nameShape, resemblance, signatureOf } from '.';
+import { tellingMeasure } from './lookAlikes';
 
 function outline(...points: readonly (readonly [number, number])[]): Outline {
   return { corners: points.map(([x, y]) => ({ x, y })), bulges: points.map(() => 0) };
@@ -137,6 +138,14 @@ test('a rectangle 2 mm longer is a look-alike told by its length; one 8 mm longe
   expect(found.map((one) => (one.kind === 'pair' ? one.papers : one.paper))).toEqual([[0, 1], 3]);
   expect(found[0]).toMatchObject({ distanceMm: expect.closeTo(1, 0), tellBy: { unit: 'mm', a: 60 } });
 });
+
+test('two papers are told apart by what differs most: a degree counts as a millimetre', () => {
+  const bar = (width: number) => outline([0, 0], [width, 0], [width, 60], [0, 60]);
+  expect(tellingMeasure(bar(40), bar(43))).toMatchObject({ name: 'shortest edge', unit: 'mm', a: 40, b: 43 });
+  // A rhombus that leans a little more: its sides stay as they are.
+  const rhombus = (degrees: number) => outline([0, 0], [30, 0], [30 + 30 * Math.cos((degrees * Math.PI) / 180), 30 * Math.sin((degrees * Math.PI) / 180)], [30 * Math.cos((degrees * Math.PI) / 180), 30 * Math.sin((degrees * Math.PI) / 180)]);
+  expect(tellingMeasure(rhombus(60), rhombus(66))).toMatchObject({ name: 'sharpest corner', unit: 'deg', a: expect.closeTo(60, 6), b: expect.closeTo(66, 6) });
+}); // prettier-ignore
 
 test('200 kinds are searched without a noticeable wait', async () => {
   const papers = Array.from({ length: 200 }, (_, i) => ({ name: `${i}`, outline: outline([0, 0], [20 + i, 0], [25 + i, 30], [5, 30 + (i % 9)]), isHanded: false })); // prettier-ignore

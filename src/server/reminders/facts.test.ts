@@ -44,6 +44,9 @@ test('a maker’s work stands in the order of the drops: what is finished, what 
   await recordEvents(sql, ann!.token, done(star, ofStar.slice(1)));
   expect(await factsOf('Ann')).toMatchObject({ finished: [disc, star], isStuck: false });
   expect(await factsOf('Ann')).not.toHaveProperty('next');
+  // What one has done is nothing to another.
+  await addMakers(sql, access, ['Ada']);
+  expect(await factsOf('Ada')).toMatchObject({ finished: [], next: ofDisc[0]?.text });
 });
 
 test('who rests, whose group, and an order of their own are told; the day is that of the calendar', async () => {
