@@ -60,15 +60,14 @@ export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' }, gap: 1.5 }}>
         {NAMES.map((name) => {
           const [label, unit] = UNITS[name]?.[system] ?? [LABELS[name], 1];
-          const { least, most, isWhole } = ORDER_LIMITS[name];
+          const { least, isWhole } = ORDER_LIMITS[name];
           return (
             <NumberField
               key={name}
               label={label}
               value={figures[name] / unit}
               {...{ isWhole }}
-              least={Math.ceil((HUNDREDTHS * least) / unit) / HUNDREDTHS}
-              most={Math.floor((HUNDREDTHS * most) / unit) / HUNDREDTHS}
+              {...limitsIn(unit, ORDER_LIMITS[name])}
               onChange={(value) => onChange({ ...figures, [name]: Math.max(least, value * unit) })}
             />
           );
@@ -76,6 +75,10 @@ export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
       </Box>
     </Box>
   );
+}
+
+function limitsIn(unit: number, { least, most }: { readonly least: number; readonly most: number }) {
+  return { least: Math.ceil((HUNDREDTHS * least) / unit) / HUNDREDTHS, most: Math.floor((HUNDREDTHS * most) / unit) / HUNDREDTHS }; // prettier-ignore
 }
 
 interface PaperPackFieldsProps {
@@ -117,11 +120,12 @@ const NEW_PACK: PackSize = { pack: 25, price: 0 };
 
 interface NotionFieldsProps {
   readonly notions: readonly Notion[];
+  readonly system: UnitSystem;
   readonly onChange: (notions: readonly Notion[]) => void;
 }
 
-/** The small things: so much for each maker, or for each metre of paper edge. */
-export function NotionFields({ notions, onChange }: NotionFieldsProps) {
+/** The small things: so much for each maker, or for each metre or yard of paper edge. */
+export function NotionFields({ notions, system, onChange }: NotionFieldsProps) {
   const put = (index: number, part: Partial<Notion>) =>
     onChange(notions.map((one, other) => (other === index ? { ...one, ...part } : one)));
   const name = freeName(notions);
@@ -136,6 +140,7 @@ export function NotionFields({ notions, onChange }: NotionFieldsProps) {
             // Names are typed; the place in the list stays.
             key={index}
             notion={notion}
+            system={system}
             others={notions.filter((one) => one !== notion).map(({ what }) => what)}
             onChange={(part) => put(index, part)}
             onRemove={() => onChange(notions.filter((_, other) => other !== index))}
@@ -162,20 +167,24 @@ function freeName(notions: readonly Notion[]): string {
 
 interface NotionRowProps {
   readonly notion: Notion;
+  readonly system: UnitSystem;
   readonly others: readonly string[];
   readonly onChange: (part: Partial<Notion>) => void;
   readonly onRemove: () => void;
 }
 
-function NotionRow({ notion: { what, amount, per, unit, pack, price }, others, onChange, onRemove }: NotionRowProps) {
+function NotionRow({ notion: { what, amount, per, unit, pack, price }, system, others, onChange, onRemove }: NotionRowProps) {
+  const sizes = { maker: 1, metre: threadUnit(system).metres } as const;
+  // What is typed stays as it reads when it is for something else.
+  const perOther = (next: Notion['per']) => onChange({ per: next, amount: Math.min(NOTION_LIMITS.amount.most, (amount * sizes[per]) / sizes[next]) });
   const fault = (text: string) => (text.trim() === '' ? 'Give it a name' : others.includes(text.trim()) ? 'There is one of this name' : undefined);
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: '2fr 1fr 1.3fr 1fr 1fr 1fr auto' }, gap: 1.5, alignItems: 'start' }}>
       <TextField label="Notion" value={what} error={fault(what) !== undefined} helperText={fault(what)} onChange={({ target }) => onChange({ what: target.value })} slotProps={{ htmlInput: { maxLength: NOTION_LIMITS.letters } }} />
-      <NumberField label="Amount" value={amount} {...NOTION_LIMITS.amount} onChange={(value) => onChange({ amount: value })} />
-      <TextField select label="for each" value={per} onChange={({ target }) => onChange({ per: target.value as Notion['per'] })}>
+      <NumberField label="Amount" value={amount * sizes[per]} {...limitsIn(1 / sizes[per], NOTION_LIMITS.amount)} onChange={(value) => onChange({ amount: value / sizes[per] })} />
+      <TextField select label="for each" value={per} onChange={({ target }) => perOther(target.value as Notion['per'])}>
         <MenuItem value="maker">maker</MenuItem>
-        <MenuItem value="metre">metre of edge</MenuItem>
+        <MenuItem value="metre">{system === 'inch' ? 'yard' : 'metre'} of edge</MenuItem>
       </TextField>
       <TextField label="Counted in" value={unit} error={unit.trim() === ''} onChange={({ target }) => onChange({ unit: target.value })} slotProps={{ htmlInput: { maxLength: NOTION_LIMITS.letters } }} />
       <NumberField label="In a pack" value={pack} {...NOTION_LIMITS.pack} onChange={(value) => onChange({ pack: value })} />

@@ -65,7 +65,7 @@ export function OrderPanel({ projectId, own, facts, placed, system, onState }: O
       <OrderCosts own={own} />
       <OrderFields figures={plan.figures} system={system} onChange={(figures) => change({ figures }, 'figures')} />
       <PaperPackFields packs={plan.paperPacks} onChange={(paperPacks) => change({ paperPacks }, 'packs of papers')} />
-      <NotionFields notions={plan.notions} onChange={(notions) => change({ notions }, 'notions')} />
+      <NotionFields notions={plan.notions} system={system} onChange={(notions) => change({ notions }, 'notions')} />
       <TopClothFields
         top={facts.top}
         shelf={shelf}

@@ -1,6 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { expect, test } from 'vitest';
+import type { UnitSystem } from '@/core/length';
 import { NOTION_LIMITS, USUAL_ORDER, type Notion, type OrderFigures } from '@/core/order';
 import { NotionFields, OrderFields } from './OrderFields';
 
@@ -13,11 +14,13 @@ const notion = (what: string): Notion => ({
   price: 3,
 });
 
-function atNotions(initial: readonly Notion[]) {
+function atNotions(initial: readonly Notion[], system: UnitSystem = 'metric') {
   const now = { notions: initial };
   function Page() {
     const [notions, setNotions] = useState(initial);
-    return <NotionFields notions={notions} onChange={(next) => setNotions((now.notions = next))} />;
+    return (
+      <NotionFields notions={notions} system={system} onChange={(next) => setNotions((now.notions = next))} />
+    );
   }
   render(<Page />);
   return now;
@@ -42,6 +45,25 @@ test('a notion has a name of its own, what it is counted in and for whom; each c
   expect(screen.getByText('Give it a name')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Take out Needles' }));
   expect(now.notions.map(({ what }) => what)).toEqual([' ']);
+});
+
+test('where lengths are in inches, what goes by the edge goes by the yard; what was typed stays as it reads', () => {
+  const now = atNotions([notion('Tape')], 'inch');
+  type('Amount', '3');
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'for each' }));
+  fireEvent.click(screen.getByRole('option', { name: 'yard of edge' }));
+  expect(now.notions[0]).toMatchObject({ per: 'metre', amount: expect.closeTo(3 / 0.9144, 9) });
+  expect(screen.getByLabelText<HTMLInputElement>('Amount').value).toBe('3');
+  type('Amount', '0.5');
+  expect(now.notions[0]?.amount).toBeCloseTo(0.5 / 0.9144, 9);
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'for each' }));
+  fireEvent.click(screen.getByRole('option', { name: 'maker' }));
+  expect(now.notions[0]).toMatchObject({ per: 'maker', amount: expect.closeTo(0.5, 9) });
+  // A thousand for each metre are 914.4 for each yard.
+  fireEvent.mouseDown(screen.getByRole('combobox', { name: 'for each' }));
+  fireEvent.click(screen.getByRole('option', { name: 'yard of edge' }));
+  type('Amount', '914.41');
+  expect(screen.getByText('0 to 914.4')).toBeTruthy();
 });
 
 test('new notions have names that are free; there are so many and no more', () => {
