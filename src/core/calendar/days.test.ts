@@ -2,7 +2,7 @@ import { tz } from '@date-fns/tz';
 import { addDays, differenceInCalendarDays, format, parseISO, startOfISOWeek } from 'date-fns';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { daysBetween, isDay, mondayOf, plusDays } from '.';
+import { daysBetween, forecastWords, isDay, mondayOf, plusDays } from '.';
 
 test('days are reckoned as by the calendar of a library, whatever the day and however far', () => {
   const zone = { in: tz('UTC') };
@@ -32,4 +32,15 @@ test('every day of a leap year and of another is one, what is beyond a month is 
 
 test('what is no day has no day after it', () => {
   expect(() => plusDays('28 March 2026 or so', 1)).toThrow(RangeError);
+});
+
+test('what is only reckoned is told to the day while that can be believed, then to the month, then to the year', () => {
+  const ahead = (days: number) => forecastWords(plusDays('2026-11-29', days), '2026-11-29');
+  expect([-3, 92, 93, 730, 731].map(ahead)).toEqual([
+    'Thu 26 Nov 2026',
+    'Mon 1 Mar 2027',
+    'Mar 2027',
+    'Nov 2028',
+    '2028',
+  ]);
 });

@@ -44,3 +44,13 @@ export function dayAt(time: number, timeZone: string): Day {
 export function dayWords(day: Day): string {
   return format(ZONE(at(day)), 'EEE d MMM yyyy');
 }
+
+/** Days of a forecast that is told to the day, and of one that is told to the month. */
+const [TO_THE_DAY, TO_THE_MONTH] = [92, 2 * 365];
+
+/** A day that is only reckoned: a quarter of a year ahead to the day, two years ahead to the month, further to the year. */
+export function forecastWords(day: Day, today: Day): string {
+  const ahead = daysBetween(today, day);
+  if (ahead <= TO_THE_DAY) return dayWords(day);
+  return format(ZONE(at(day)), ahead <= TO_THE_MONTH ? 'MMM yyyy' : 'yyyy');
+}

@@ -21,7 +21,7 @@ export {
   type Meeting,
   type Supplier,
 } from './calendar';
-export { dayAt, dayWords, daysBetween, isDay, mondayOf, plusDays, type Day } from './days';
+export { dayAt, dayWords, daysBetween, forecastWords, isDay, mondayOf, plusDays, type Day } from './days';
 export { earlyShares, type EarlyShare } from './earlyShares';
 export { levelCalendar, type Levelled } from './level';
 export { renamed } from './renamed';

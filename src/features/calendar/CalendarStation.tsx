@@ -118,7 +118,7 @@ export function CalendarStation({ projectId, initial, revision, blocks: plain, p
           Who will be done when could not be reckoned just now. Open the page again in a moment; the dates above are not touched by it.
         </Typography>
       )}
-      {pace && pace.makers.length > 0 && <PaceTable pace={pace} />}
+      {pace && pace.makers.length > 0 && <PaceTable pace={pace} today={today} />}
       <LearntTable learnt={learnt} standards={calendar.standards ?? {}} onChange={(standards) => own.change({ ...calendar, standards }, 'standards')} />
       <CalendarFiles projectId={projectId} group={groups.find(({ id }) => id === group)} today={today} newId={newId} onHolidays={own.addAll} />
       {edited && (

@@ -6,7 +6,7 @@ import TableContainer from '@mui/material/TableContainer';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { dayWords } from '@/core/calendar';
+import { forecastWords, type Day } from '@/core/calendar';
 import type { PaceState } from '@/core/pace';
 import type { ProjectPace } from '@/server/calendar';
 import { formatMinutes } from '@/ui/formatMinutes';
@@ -20,8 +20,13 @@ const STATES: Readonly<Record<PaceState, { readonly rank: number; readonly name:
   done: { rank: 4, name: 'done', sign: '✓', color: 'success.main' },
 }; // prettier-ignore
 
+interface PaceTableProps {
+  readonly pace: ProjectPace;
+  readonly today: Day;
+}
+
 /** When each maker will be done with everything, by their own past weeks; and how far such dates can be trusted. */
-export function PaceTable({ pace }: { pace: ProjectPace }) {
+export function PaceTable({ pace, today }: PaceTableProps) {
   const makers = [...pace.makers].sort((a, b) => STATES[a.state].rank - STATES[b.state].rank);
   const { asked, held } = pace.backTest;
   return (
@@ -69,10 +74,10 @@ export function PaceTable({ pace }: { pace: ProjectPace }) {
                   {formatMinutes(weekly)}
                 </TableCell>
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {dayWords(day50)}
+                  {forecastWords(day50, today)}
                 </TableCell>
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  {dayWords(day80)}
+                  {forecastWords(day80, today)}
                 </TableCell>
               </TableRow>
             ))}

@@ -9,7 +9,12 @@ const rows = () => within(screen.getByRole('table')).getAllByRole('row').slice(1
 
 test('who wants a look comes first, equals as they come; less than half a minute is nothing left', () => {
   const makers = [maker('Di', 'done', 0.4), maker('Bo', 'ahead', 0.5), maker('Ada', 'on-pace', 130), maker('Cy', 'stalled', 600), maker('Ed', 'slipping', 59), maker('Fay', 'slipping', 61)]; // prettier-ignore
-  render(<PaceTable pace={{ makers, drops: [], backTest: { asked: 0, held: 0 } } as ProjectPace} />);
+  render(
+    <PaceTable
+      pace={{ makers, drops: [], backTest: { asked: 0, held: 0 } } as ProjectPace}
+      today="2026-04-01"
+    />,
+  );
   expect(rows().map(([name, , left]) => [name, left])).toEqual([
     ['Cy', '10 h'],
     ['Ed', '59 min'],
@@ -30,6 +35,11 @@ test('who wants a look comes first, equals as they come; less than half a minute
 });
 
 test('how far dates can be trusted is said by those that have come', () => {
-  render(<PaceTable pace={{ makers: [], drops: [], backTest: { asked: 8, held: 5 } } as ProjectPace} />);
+  render(
+    <PaceTable
+      pace={{ makers: [], drops: [], backTest: { asked: 8, held: 5 } } as ProjectPace}
+      today="2026-04-01"
+    />,
+  );
   expect(screen.getByText(/of 8 dates said at 8 in 10, 5 held \(63 %\)/)).toBeTruthy();
 });
