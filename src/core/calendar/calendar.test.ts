@@ -214,6 +214,14 @@ test('levelling comes within a hundredth of trying every choice of blocks and da
   expect(later.after).toBeLessThan(later.before);
 }); // prettier-ignore
 
+test('of layouts that weigh the same the one is taken that leaves most blocks, and every date, where they are', () => {
+  const names = ['1', '2', '3', '4', '5', '6'];
+  const own = calendar(drop('a', '2026-03-02', ['6', '2']), drop('b', '2026-03-16', ['5']), drop('c', '2026-03-30', ['4', '1']));
+  const { calendar: after } = levelCalendar({ ...own, endsOn: '2026-04-13' }, names.map((name) => block(name, 60)), '2026-01-01', solver, 5);
+  // Only the block that was in no drop had to go somewhere.
+  expect(dropsOf(after).map(({ day, blocks }) => [day, [...blocks].sort()])).toEqual([['2026-03-02', ['2', '6']], ['2026-03-16', ['3', '5']], ['2026-03-30', ['1', '4']]]);
+}); // prettier-ignore
+
 test('before the start half a group has sewn what its middle sews, fewer what takes longer', () => {
   expect(shareInTime(360, 2, 3)).toBeCloseTo(0.5, 9);
   // One and a half times the middle: ln 1.5 is 0.676 spreads above it.
