@@ -71,6 +71,7 @@ async function expectShop(demo: Project): Promise<void> {
 
   const { order } = await readKeptOrder(sql, demo);
   expect(order.figures).toMatchObject({ spareSets: 2, papersInPack: 100, packPrice: 4.5, spoolPrice: 6.8, taxPercent: 7 });
+  expect(order.currency).toBe('GBP');
   expect(order.notions.map(({ per, price }) => [per, price])).toEqual([['maker', 3.2], ['metre', 5.5]]);
   expect(order.topCloths).toEqual({ strips: 'Fog', cornerstones: 'Madder' });
   const [placed, ...others] = await listPlacedOrders(sql, demo);

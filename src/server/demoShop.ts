@@ -54,7 +54,7 @@ export async function fillOrders(sql: postgres.Sql, access: Access<'edit'>): Pro
   const figures = { ...usual.figures, spareSets: 1, papersInPack: 100, packPrice: 4.5, spoolMetres: SPOOL_METRES, spoolPrice: 6.8, taxPercent: 7 }; // prettier-ignore
   const notions = usual.notions.map((notion) => ({ ...notion, price: notion.per === 'maker' ? 3.2 : 5.5 }));
   const topCloths = { strips: 'Fog', cornerstones: 'Madder' };
-  const order = { ...usual, figures, notions, topCloths, suppliers: { 'thread:sewing thread': 'Cotton Yard' } }; // prettier-ignore
+  const order = { ...usual, currency: 'GBP', figures, notions, topCloths, suppliers: { 'thread:sewing thread': 'Cotton Yard' } }; // prettier-ignore
   await saveOrder(sql, access, { order, revision });
   await placeOrder(sql, access, { name: 'Spring order', revision: revision + 1 });
   await saveOrder(sql, access, { order: { ...order, figures: { ...figures, spareSets: 2 } }, revision: revision + 1 }); // prettier-ignore

@@ -115,6 +115,8 @@ test('what is bought: figures, notions, cuts, stock', () => {
   const own = { name: 'square', widthMm: 100, lengthMm: 100 };
   const whole = { ...USUAL_ORDER, notions: [notion], givenCuts: [cut], ownCuts: [own], worn: { p: [1] } };
   expectEdges(orderSchema, whole, [
+    ['currency', 'EUR', 'eur'],
+    ['currency', '', 'QQQ'],
     ['figures.spareSets', 1000, 1001],
     ['figures.spareSets', 2, 2.5],
     ['figures.marginPercent', 95, 95.5],

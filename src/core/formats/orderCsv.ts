@@ -2,11 +2,12 @@ import type { UnitSystem } from '../length';
 import { shownUnit, type Order, type OrderLine } from '../order';
 import { csvText } from './csvText';
 
-/** What to buy, for a spreadsheet: lengths of cloth and thread in metres or yards, the rest in its own unit; money as it was typed. */
+/** What to buy, for a spreadsheet: lengths of cloth and thread in metres or yards, the rest in its own unit; money in the currency of the order, by its code. */
 export function orderCsv(
   { lines }: Pick<Order, 'lines'>,
   suppliers: Readonly<Record<string, string>>,
   system: UnitSystem,
+  currency: string,
 ): string {
   const row = (line: OrderLine) => {
     const { unit, size } = shownUnit(line, system);
@@ -25,10 +26,11 @@ export function orderCsv(
       buy.map(({ price }) => price.toFixed(2)).join(' + '),
       line.cost.toFixed(2),
       suppliers[line.key] ?? '',
+      currency,
     ];
   };
   return csvText([
-    ['group', 'thing', 'unit', 'all bags', 'not packed yet', 'in stock', 'on its way', 'to buy', 'price of one', 'cost', 'supplier'],
+    ['group', 'thing', 'unit', 'all bags', 'not packed yet', 'in stock', 'on its way', 'to buy', 'price of one', 'cost', 'supplier', 'currency'],
     ...lines.map(row),
   ]);
 } // prettier-ignore

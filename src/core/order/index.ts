@@ -1,4 +1,4 @@
-/** What is bought for all bags of a project, what it costs, and what is asked for it. Money is a number of the shop's own. */
+/** What is bought for all bags of a project, what it costs, and what is asked for it. Money is told in the currency of the order. */
 export {
   lineKey,
   marginOf,
@@ -15,6 +15,7 @@ export {
   type OrderedBlock,
   type TopCut,
 } from './order';
+export { formatMoney, isCurrency, signOf } from './money';
 export { cheapestPacks, costOf, type PackCount, type PackSize } from './packs';
 export {
   CUT_LIMITS_MM,

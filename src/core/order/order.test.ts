@@ -197,7 +197,7 @@ test('papers in several packs: the cheapest whole packs are ordered, each size a
   expect(lineOf(order, 'hexagon')).toMatchObject({ buy: [{ pack: 100, packs: 1 }, { pack: 25, packs: 1 }, { pack: 10, packs: 1 }], packs: 3, cost: 7.5 });
   expect(sayToBuy(lineOf(order, 'hexagon')!, 'metric')).toBe('1 × pack of 100 + 1 × pack of 25 + 1 × pack of 10');
   expect(order.toPay.papers).toBe(7.5);
-  expect(orderCsv(order, {}, 'metric')).toContain('1 × 100 papers + 1 × 25 papers + 1 × 10 papers,5.00 + 1.50 + 1.00,7.50,');
+  expect(orderCsv(order, {}, 'metric', '')).toContain('1 × 100 papers + 1 × 25 papers + 1 × 10 papers,5.00 + 1.50 + 1.00,7.50,');
   const placed = { id: '1', name: 'One', placedAt: '', arrivedAt: null, lines: linesToPlace(order, {}) };
   expect(placed.lines.filter(({ key }) => key === 'papers:hexagon').map(({ pack }) => pack)).toEqual([100, 25, 10]);
   const after = orderOf({ ...now, ordered: onTheWay([placed]) });
@@ -269,14 +269,14 @@ test('shares of bags, tops and notions are the whole cost, whatever some makers 
 test('the order as CSV: one row a thing in its unit; names that look like formulas are made harmless', () => {
   const named = [{ ...shelf[0]!, name: '=SUM(A1)' }];
   const order = orderOf(wanted([block('A', 1, 1, '=SUM(A1)')], 1, { shelf: named, plan: { ...PLAN, notions: [] } }));
-  expect(orderCsv(order, { thread: '', 'papers:hexagon': '+Mill' }, 'metric').split('\r\n')).toEqual([
-    'group,thing,unit,all bags,not packed yet,in stock,on its way,to buy,price of one,cost,supplier',
-    "cloth,'=SUM(A1),m,0.300,0.300,0.300,0.000,0 × 0.100 m,1.00,0.00,",
-    "papers,hexagon,papers,33,33,0,0,1 × 100 papers,5.00,5.00,'+Mill",
-    'thread,sewing thread,m,21,21,0,0,1 × 200 m,4.00,4.00,',
+  expect(orderCsv(order, { thread: '', 'papers:hexagon': '+Mill' }, 'metric', 'EUR').split('\r\n')).toEqual([
+    'group,thing,unit,all bags,not packed yet,in stock,on its way,to buy,price of one,cost,supplier,currency',
+    "cloth,'=SUM(A1),m,0.300,0.300,0.300,0.000,0 × 0.100 m,1.00,0.00,,EUR",
+    "papers,hexagon,papers,33,33,0,0,1 × 100 papers,5.00,5.00,'+Mill,EUR",
+    'thread,sewing thread,m,21,21,0,0,1 × 200 m,4.00,4.00,,EUR',
     '',
   ]);
-  const inYards = orderCsv(order, { thread: '', 'papers:hexagon': '' }, 'inch');
+  const inYards = orderCsv(order, { thread: '', 'papers:hexagon': '' }, 'inch', '');
   expect(inYards).toContain('thread,sewing thread,yd,22.97,22.97,0,0,1 × 218.72 yd,4.00,4.00,');
   expect(inYards).toContain('papers,hexagon,papers,33,33,0,0,1 × 100 papers');
 }); // prettier-ignore

@@ -4,7 +4,7 @@ import type { PackSize } from './packs';
 import type { WornPapers } from './wornPapers';
 import type { TopPieces } from '../setting';
 
-/** What is bought beside cloth, and how; money as the shop counts it, 0 where a price is not known. */
+/** What is bought beside cloth, and how; money in the currency of the order, 0 where a price is not known. */
 export interface OrderFigures extends CuttingPace {
   /** A piece for hand cutting: more than the allowance at the rim of its block, less where a side stays raw, mm. */
   readonly outerMoreMm: number;
@@ -47,6 +47,8 @@ export interface GivenCut {
 
 /** What the host decided about buying. Lines of the order are known by their keys. */
 export interface OrderPlan {
+  /** What money is counted in, by its code (ISO 4217); empty where nobody said. */
+  readonly currency: string;
   readonly figures: OrderFigures;
   readonly notions: readonly Notion[];
   /** Packs that papers are sold in besides the one of the figures. */
@@ -67,6 +69,7 @@ export interface OrderPlan {
 }
 
 export const USUAL_ORDER: OrderPlan = {
+  currency: '',
   figures: {
     spareSets: 0,
     papersInPack: 100,

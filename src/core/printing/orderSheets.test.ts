@@ -8,7 +8,7 @@ const bolt = (total: number) => {
   const sizes = [{ what: '', widthMm: 100, lengthMm: 200, total }];
   return { fabric: 'Fog', sizes, pieces: [], usableMm: 1000, plan: boltPlan(sizes, 1000, false) };
 };
-const sheets = (more: Partial<OrderSheets>): OrderSheets => ({ title: 'The order', says: 'Today', lines: [line('Fog')], total: '12.00', bolts: [], ...more }); // prettier-ignore
+const sheets = (more: Partial<OrderSheets>): OrderSheets => ({ title: 'The order', says: 'Today', lines: [line('Fog')], total: '12.00', currency: '', bolts: [], ...more }); // prettier-ignore
 const wordsOf = ({ ink }: { readonly ink: readonly Ink[] }) => ink.flatMap((one) => ('text' in one ? [one.text] : [])); // prettier-ignore
 const outlines = ({ ink }: { readonly ink: readonly Ink[] }) => ink.filter(({ kind }) => kind === 'outline').length; // prettier-ignore
 

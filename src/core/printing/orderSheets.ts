@@ -33,6 +33,8 @@ export interface OrderSheets {
   readonly says: string;
   readonly lines: readonly PrintedLine[];
   readonly total: string;
+  /** The code of what costs are counted in; empty where nobody said. */
+  readonly currency: string;
   readonly bolts: Order['bolts'];
 }
 
@@ -54,12 +56,12 @@ export function orderSheets(sheets: OrderSheets, system: UnitSystem, size: PageS
 const text = (x: number, y: number, words: string, align: 'left' | 'right' | 'centre' = 'left', sizeMm = TEXT_MM): Ink => ({ kind: 'text', at: { x, y }, text: words, sizeMm, align }); // prettier-ignore
 const rule = (x1: number, y1: number, x2: number, y2: number, isGrey = false): Ink => ({ kind: 'line', from: { x: x1, y: y1 }, to: { x: x2, y: y2 }, strokeMm: 0.2, isGrey }); // prettier-ignore
 
-function listPages({ title, says, lines, total }: OrderSheets, widthMm: number, heightMm: number): PrintPage[] {
+function listPages({ title, says, lines, total, currency }: OrderSheets, widthMm: number, heightMm: number): PrintPage[] {
   const right = widthMm - MARGIN_MM;
   const columns = [right - 82, right - 58, right - 18, right] as const;
   const head = (y: number): Ink[] => [
     text(MARGIN_MM, y, 'What'),
-    ...['All bags', 'In stock', 'To buy', 'Cost'].map((words, column) => text(itemAt(columns, column), y, words, 'right')),
+    ...['All bags', 'In stock', 'To buy', currency === '' ? 'Cost' : `Cost, ${currency}`].map((words, column) => text(itemAt(columns, column), y, words, 'right')),
     rule(MARGIN_MM, y + 1.5, right, y + 1.5),
   ];
   const pages: Ink[][] = [[text(MARGIN_MM, MARGIN_MM + 5, title, 'left', TITLE_MM), text(MARGIN_MM, MARGIN_MM + 10.5, says), ...head(MARGIN_MM + 18)]];

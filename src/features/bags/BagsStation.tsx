@@ -14,6 +14,7 @@ import type { KeptExtras, Kit } from '@/server/bags';
 import type { Maker } from '@/server/makers';
 import type { Project } from '@/server/projects';
 import { Notice } from '@/ui/Notice';
+import { CurrencyContext } from '@/ui/money';
 import type { BagBlock } from './bagBlock';
 import { BagContentsCard } from './BagContentsCard';
 import { ExtrasView } from './ExtrasView';
@@ -36,6 +37,8 @@ interface BagsStationProps {
   readonly worn: Readonly<Record<string, string>>;
   /** How papers are sold. */
   readonly sizes: readonly PackSize[];
+  /** What prices are counted in, by its code; empty where nobody said. */
+  readonly currency: string;
   readonly extras: KeptExtras;
   readonly drops: readonly DropOfBlocks[];
   /** Ids of all blocks in the order in which they are handed out. */
@@ -153,8 +156,12 @@ function OneView({ view, own, ...props }: OneViewProps) {
         />
       );
     case 'stock': {
-      const { stock, worn, sizes, pickList } = props;
-      return <FromStockView projectId={project.id} papers={pickList.papers} {...{ stock, worn, sizes }} />;
+      const { stock, worn, sizes, currency, pickList } = props;
+      return (
+        <CurrencyContext value={currency}>
+          <FromStockView projectId={project.id} papers={pickList.papers} {...{ stock, worn, sizes }} />
+        </CurrencyContext>
+      );
     }
   }
 }

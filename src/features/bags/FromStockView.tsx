@@ -11,6 +11,7 @@ import type { FromStock, ReadyBag } from '@/server/bags';
 import { asRefusal, send } from '@/ui/api';
 import { useNotice } from '@/ui/Notices';
 import { useRemembered } from '@/ui/useRemembered';
+import { useMoney } from '@/ui/money';
 
 interface FromStockViewProps {
   readonly projectId: string;
@@ -118,6 +119,7 @@ interface FoundProps {
 }
 
 function Found({ found: { ready, wanting, missing, isProven }, sizes }: FoundProps) {
+  const money = useMoney();
   const isPriced = sizes.some(({ price }) => price > 0);
   if (wanting === 0) return <Typography>Every bag is packed.</Typography>;
   const byBlock = new Map<string, ReadyBag[]>();
@@ -140,13 +142,13 @@ function Found({ found: { ready, wanting, missing, isProven }, sizes }: FoundPro
       <Box component="ul" sx={{ pl: 2.5 }}>
         {missing.map(({ paper, count }) => (
           <li key={paper}>
-            <strong>{count}</strong> {timesWord(paper)} {paper}: {sayPacks(cheapestPacks(count, sizes))}
+            <strong>{count}</strong> {timesWord(paper)} {paper}: {sayPacks(cheapestPacks(count, sizes), money)}
           </li>
         ))}
       </Box>
       {missing.length > 0 && (
         <Typography>
-          <strong>In all {sayPacks(together(missing.map(({ count }) => cheapestPacks(count, sizes))))}.</strong> {isPriced ? 'The cheapest whole packs.' : 'The fewest papers in whole packs; prices are not known.'} How many papers packs hold, and their prices, stand in the figures of the order, under Cloth.
+          <strong>In all {sayPacks(together(missing.map(({ count }) => cheapestPacks(count, sizes))), money)}.</strong> {isPriced ? 'The cheapest whole packs.' : 'The fewest papers in whole packs; prices are not known.'} How many papers packs hold, and their prices, stand in the figures of the order, under Cloth.
         </Typography>
       )}
     </>
@@ -154,10 +156,10 @@ function Found({ found: { ready, wanting, missing, isProven }, sizes }: FoundPro
 }
 
 /** “2 packs of 100 + 1 pack of 25, 11.50”; without a price where nobody said it. */
-function sayPacks(packs: readonly PackCount[]): string {
+function sayPacks(packs: readonly PackCount[], money: (amount: number) => string): string {
   const cost = costOf(packs);
   const words = packs.map(({ packs: count, pack }) => `${counted(count, 'pack')} of ${pack}`).join(' + ');
-  return `${words}${cost > 0 ? `, ${cost.toFixed(2)}` : ''}`;
+  return `${words}${cost > 0 ? `, ${money(cost)}` : ''}`;
 }
 
 /** Packs of several papers, size by size. */

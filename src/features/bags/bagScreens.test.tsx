@@ -161,6 +161,7 @@ test('the map of the top leads to a bag by its name in the address; without bloc
       stock={{}}
       worn={{}}
       sizes={[{ pack: 100, price: 0 }]}
+      currency=""
       extras={{ extras: NO_EXTRAS, revision: 0 }}
       project={project as never}
       blocks={[]}

@@ -22,7 +22,7 @@ test('papers that are there: counted, kept on the device, shared; wrong counts a
   fireEvent.change(field, { target: { value: '40' } });
   fireEvent.click(button());
   expect(await screen.findByText('1 of 3 bags can be packed now')).toBeTruthy();
-  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Plate, 1 bag: Ada', '7 × 1″ hexagon: 1 pack of 100']);
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Plate, 1 bag: Ada', '7 × 1″ hexagon: 1 pack of 100, £4.50']);
   const sent = more.find(({ method }) => method === 'POST')?.body as { stock: Record<string, number> };
   expect(sent.stock[first!.what]).toBe(40);
   expect(Object.values(sent.stock).filter((count) => count > 0)).toEqual([40]);

@@ -14,6 +14,7 @@ import { ErrorNote } from '@/ui/ErrorNote';
 import { Notice } from '@/ui/Notice';
 import { useProjectBasting } from '@/ui/useProjectBasting';
 import { useSend } from '@/ui/useSend';
+import { CurrencyContext } from '@/ui/money';
 import { OtherCloth, type ClothMaker } from './OtherCloth';
 import { ClothPhoto } from './ClothPhoto';
 import { PicturesContext, picturesOf } from './pictureOf';
@@ -64,6 +65,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
   const { order, plan, change } = own;
   const photographed = shelf.find(({ name }) => name === pictured);
   return (
+    <CurrencyContext value={plan.currency}>
     <PicturesContext value={picturesOf(project.id, facts.wanted.shelf)}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
         <Typography variant="h2">Cloth</Typography>
@@ -128,6 +130,7 @@ export function ClothStation({ project, bags, papers, makers: people, facts }: C
         />
       )}
     </PicturesContext>
+    </CurrencyContext>
   );
 } // prettier-ignore
 

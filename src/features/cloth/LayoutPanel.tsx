@@ -16,6 +16,7 @@ import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Facts } from '@/ui/Facts';
 import { formatMinutes } from '@/ui/formatMinutes';
+import { useMoney } from '@/ui/money';
 import { LayoutDrawing } from './LayoutDrawing';
 import { OwnCuts } from './OwnCuts';
 import { UsedAreas } from './UsedAreas';
@@ -221,9 +222,13 @@ function fullest(bags: readonly BagPieces[]): number {
 }
 
 /** What a cut costs by its share of the bolt, where a price is known. */
-function worthText(cloth: ShelvedCloth, { widthMm, lengthMm }: StandardCut): string {
+function worthText(
+  cloth: ShelvedCloth,
+  { widthMm, lengthMm }: StandardCut,
+  money: (amount: number) => string,
+): string {
   const worth = worthOf(cloth, widthMm, lengthMm);
-  return worth > 0 ? `, ${worth.toFixed(2)} by its share of the bolt` : '';
+  return worth > 0 ? `, ${money(worth)} by its share of the bolt` : '';
 }
 
 interface LayoutFactsProps {
@@ -236,19 +241,20 @@ interface LayoutFactsProps {
 }
 
 function LayoutFacts({ layout: { nested, cut }, bag, cloth, system, handMmPerMinute, layers }: LayoutFactsProps) {
+  const money = useMoney();
   if (!nested) return null;
   const { lengthMm, stripsLengthMm, density, boundLengthMm } = nested;
   const saved = stripsLengthMm === undefined ? 0 : (stripsLengthMm - lengthMm) * bag.bags;
-  const money = (saved / 1000) * cloth.pricePerMetre;
+  const worth = (saved / 1000) * cloth.pricePerMetre;
   const rows: (readonly [string, string])[] = [
     ['off the bolt', `${formatLength(lengthMm, system)} for one bag; ${Math.round(density * 100)} % of it is used`],
     ['by strips', stripsLengthMm === undefined ? 'some pieces do not go across' : formatLength(stripsLengthMm, system)],
     ['no layout is below', formatLength(boundLengthMm, system)],
   ];
   if (saved > 0)
-    rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${money > 0 ? `, worth ${money.toFixed(2)}` : ''}`]);
+    rows.push(['saved', `${formatBolt(saved, system)} for ${counted(bag.bags, 'bag')}${worth > 0 ? `, worth ${money(worth)}` : ''}`]);
   const byHand = handWork(bag.kinds, handMmPerMinute, layers);
   rows.push(['cut round by hand', `${formatBolt(byHand.lineMm, system)} of cutting line for one bag, about ${formatMinutes(byHand.minutes)} at ${formatLength(handMmPerMinute, system)} a minute`]);
-  rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : `${cut.name}${worthText(cloth, cut)}`]);
+  rows.push(['smallest cut sold', cut === undefined ? 'is looked for …' : cut === null ? 'none was found that holds all' : `${cut.name}${worthText(cloth, cut, money)}`]);
   return <Facts rows={rows} />;
 } // prettier-ignore

@@ -1,9 +1,11 @@
+import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import { use, useState } from 'react';
 import { MM_PER_INCH, threadUnit, type UnitSystem } from '@/core/length';
 import {
   MOST_PAPER_PACKS,
@@ -13,6 +15,7 @@ import {
   type OrderFigures,
   type PackSize,
 } from '@/core/order';
+import { CurrencyContext, usePriceLabel } from '@/ui/money';
 import { NumberField } from '@/ui/NumberField';
 
 const LABELS: Readonly<Record<keyof OrderFigures, string>> = {
@@ -48,23 +51,28 @@ interface OrderFieldsProps {
   readonly figures: OrderFigures;
   readonly system: UnitSystem;
   readonly onChange: (figures: OrderFigures) => void;
+  readonly onCurrency: (currency: string) => void;
 }
 
+const PRICES: ReadonlySet<keyof OrderFigures> = new Set(['packPrice', 'spoolPrice']);
+
 /** How things are sold and cut, and what is put on the cost. */
-export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
+export function OrderFields({ figures, system, onChange, onCurrency }: OrderFieldsProps) {
+  const priceLabel = usePriceLabel();
   return (
     <Box className="no-print">
       <Typography variant="h4" component="h4" sx={{ mt: 2, mb: 1.5 }}>
         How it is sold and cut
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(4, 1fr)' }, gap: 1.5 }}>
+        <CurrencyField onChange={onCurrency} />
         {NAMES.map((name) => {
           const [label, unit] = UNITS[name]?.[system] ?? [LABELS[name], 1];
           const { least, isWhole } = ORDER_LIMITS[name];
           return (
             <NumberField
               key={name}
-              label={label}
+              label={PRICES.has(name) ? priceLabel(label) : label}
               value={figures[name] / unit}
               {...{ isWhole }}
               {...limitsIn(unit, ORDER_LIMITS[name])}
@@ -74,6 +82,28 @@ export function OrderFields({ figures, system, onChange }: OrderFieldsProps) {
         })}
       </Box>
     </Box>
+  );
+}
+
+const NOT_SAID = { code: '', name: 'not said' };
+
+/** What prices are counted in, found by its code or its name. */
+function CurrencyField({ onChange }: { readonly onChange: (currency: string) => void }) {
+  const currency = use(CurrencyContext);
+  const [choices] = useState(() => {
+    const names = new Intl.DisplayNames('en-GB', { type: 'currency' });
+    return [NOT_SAID, ...Intl.supportedValuesOf('currency').map((code) => ({ code, name: `${code}, ${names.of(code) ?? code}` }))]; // prettier-ignore
+  });
+  return (
+    <Autocomplete
+      disableClearable
+      options={choices}
+      getOptionLabel={({ name }) => name}
+      isOptionEqualToValue={(a, b) => a.code === b.code}
+      value={choices.find(({ code }) => code === currency) ?? NOT_SAID}
+      onChange={(_, { code }) => onChange(code)}
+      renderInput={(field) => <TextField {...field} label="Prices in" />}
+    />
   );
 }
 
@@ -88,6 +118,7 @@ interface PaperPackFieldsProps {
 
 /** Further packs that papers are sold in: of all sizes those are bought that cost least together. */
 export function PaperPackFields({ packs, onChange }: PaperPackFieldsProps) {
+  const priceLabel = usePriceLabel();
   const put = (index: number, part: Partial<PackSize>) =>
     onChange(packs.map((one, other) => (other === index ? { ...one, ...part } : one)));
   return (
@@ -102,7 +133,7 @@ export function PaperPackFields({ packs, onChange }: PaperPackFieldsProps) {
         {packs.map((own, index) => (
           <Stack key={index} component="li" direction="row" sx={{ gap: 1.5, alignItems: 'start', flexWrap: 'wrap' }}>
             <NumberField label="Papers in it" value={own.pack} {...ORDER_LIMITS.papersInPack} onChange={(pack) => put(index, { pack })} />
-            <NumberField label="Its price" value={own.price} {...ORDER_LIMITS.packPrice} onChange={(price) => put(index, { price })} />
+            <NumberField label={priceLabel('Its price')} value={own.price} {...ORDER_LIMITS.packPrice} onChange={(price) => put(index, { price })} />
             <Button onClick={() => onChange(packs.filter((_, other) => other !== index))} aria-label={`Take out the pack of ${own.pack}`} sx={{ minHeight: 44 }}>
               Take out
             </Button>
@@ -174,6 +205,7 @@ interface NotionRowProps {
 }
 
 function NotionRow({ notion: { what, amount, per, unit, pack, price }, system, others, onChange, onRemove }: NotionRowProps) {
+  const priceLabel = usePriceLabel();
   const sizes = { maker: 1, metre: threadUnit(system).metres } as const;
   // What is typed stays as it reads when it is for something else.
   const perOther = (next: Notion['per']) => onChange({ per: next, amount: Math.min(NOTION_LIMITS.amount.most, (amount * sizes[per]) / sizes[next]) });
@@ -188,7 +220,7 @@ function NotionRow({ notion: { what, amount, per, unit, pack, price }, system, o
       </TextField>
       <TextField label="Counted in" value={unit} error={unit.trim() === ''} onChange={({ target }) => onChange({ unit: target.value })} slotProps={{ htmlInput: { maxLength: NOTION_LIMITS.letters } }} />
       <NumberField label="In a pack" value={pack} {...NOTION_LIMITS.pack} onChange={(value) => onChange({ pack: value })} />
-      <NumberField label="Price of it" value={price} {...NOTION_LIMITS.price} onChange={(value) => onChange({ price: value })} />
+      <NumberField label={priceLabel('Price of it')} value={price} {...NOTION_LIMITS.price} onChange={(value) => onChange({ price: value })} />
       <Button onClick={onRemove} aria-label={`Take out ${what}`} sx={{ minHeight: 44 }}>
         Take out
       </Button>

@@ -29,7 +29,7 @@ interface OrderPanelProps {
 export function OrderPanel({ projectId, own, facts, placed, system, onState }: OrderPanelProps) {
   const { plan, order, change, error, showTheirs } = own;
   const { shelf } = facts.wanted;
-  const csv = orderCsv(order, plan.suppliers, system);
+  const csv = orderCsv(order, plan.suppliers, system, plan.currency);
   return (
     <Box component="section" id="order" aria-labelledby="order-title" sx={{ mt: 4 }}>
       <Stack direction="row" sx={{ justifyContent: 'space-between', flexWrap: 'wrap', gap: 1 }}>
@@ -63,7 +63,12 @@ export function OrderPanel({ projectId, own, facts, placed, system, onState }: O
       <OrderTable order={order} plan={plan} system={system} onChange={change} />
       <PlacedOrders {...{ projectId, own, placed, system, onState }} />
       <OrderCosts own={own} />
-      <OrderFields figures={plan.figures} system={system} onChange={(figures) => change({ figures }, 'figures')} />
+      <OrderFields
+        figures={plan.figures}
+        system={system}
+        onChange={(figures) => change({ figures }, 'figures')}
+        onCurrency={(currency) => change({ currency }, 'currency')}
+      />
       <PaperPackFields packs={plan.paperPacks} onChange={(paperPacks) => change({ paperPacks }, 'packs of papers')} />
       <NotionFields notions={plan.notions} system={system} onChange={(notions) => change({ notions }, 'notions')} />
       <TopClothFields

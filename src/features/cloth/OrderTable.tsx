@@ -15,6 +15,7 @@ import {
   type OrderLine,
   type OrderPlan,
 } from '@/core/order';
+import { useMoney } from '@/ui/money';
 
 interface OrderTableProps {
   readonly order: Order;
@@ -30,6 +31,7 @@ function countedNow({ stock, stockAt }: OrderPlan, key: string, count: number): 
 
 /** One row for each thing: how much of it, what is there, what is to be bought, where. */
 export function OrderTable({ order: { lines, toPay }, plan, system, onChange }: OrderTableProps) {
+  const money = useMoney();
   const setStock = (key: string, count: number) => onChange(countedNow(plan, key, count), `stock ${key}`);
   const setSupplier = (key: string, words: string) => onChange({ suppliers: { ...plan.suppliers, [key]: words } }, `supplier ${key}`); // prettier-ignore
   return (
@@ -57,7 +59,7 @@ export function OrderTable({ order: { lines, toPay }, plan, system, onChange }: 
           ))}
           <TableRow>
             <TableCell colSpan={6}>Together</TableCell>
-            <TableCell align="right">{toPay.all.toFixed(2)}</TableCell>
+            <TableCell align="right">{money(toPay.all)}</TableCell>
             <TableCell />
           </TableRow>
         </TableBody>
@@ -78,6 +80,7 @@ const field = { font: 'inherit', color: 'inherit', background: 'none', border: 1
 
 function LineRow({ line, system, supplier, onStock, onSupplier }: LineRowProps) {
   const thing = sayThing(line);
+  const money = useMoney();
   const { cost } = line;
   const isShort = line.packs > 0;
   const { unit, size } = shownUnit(line, system);
@@ -111,7 +114,7 @@ function LineRow({ line, system, supplier, onStock, onSupplier }: LineRowProps) 
       <TableCell align="right" sx={{ fontWeight: isShort ? 600 : 400, color: line.over > 0 ? 'error.main' : 'inherit' }}>
         {sayToBuy(line, system)}
       </TableCell>
-      <TableCell align="right">{cost > 0 ? cost.toFixed(2) : ''}</TableCell>
+      <TableCell align="right">{cost > 0 ? money(cost) : ''}</TableCell>
       <TableCell>
         <Box
           component="input"

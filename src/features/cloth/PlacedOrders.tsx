@@ -13,6 +13,7 @@ import { ErrorNote } from '@/ui/ErrorNote';
 import { formatDay } from '@/ui/formatDay';
 import { useNotice } from '@/ui/Notices';
 import { useSend } from '@/ui/useSend';
+import { useMoney } from '@/ui/money';
 import type { OwnOrder } from './useOrder';
 
 interface PlacedOrdersProps {
@@ -75,8 +76,9 @@ interface PlacedRowProps {
 function PlacedRow({ one, order, system, isHeld, onTurn }: PlacedRowProps) {
   const { id, name, placedAt, arrivedAt, lines } = one;
   const changed = changedSince(one, order);
+  const money = useMoney();
   const cost = lines.reduce((sum, { packs, price }) => sum + packs * price, 0);
-  const says = [`ordered ${formatDay(placedAt)}`, counted(lines.length, 'line'), ...(cost > 0 ? [cost.toFixed(2)] : []), ...(arrivedAt === null ? [] : [`came ${formatDay(arrivedAt)}, now in stock`])];
+  const says = [`ordered ${formatDay(placedAt)}`, counted(lines.length, 'line'), ...(cost > 0 ? [money(cost)] : []), ...(arrivedAt === null ? [] : [`came ${formatDay(arrivedAt)}, now in stock`])];
   return (
     <Box component="details" sx={{ borderTop: 1, borderColor: 'divider', py: 1, mt: 1 }}>
       <Box component="summary" sx={{ cursor: 'pointer', minHeight: 32 }}>

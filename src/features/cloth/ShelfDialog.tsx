@@ -13,9 +13,10 @@ import { RefusedError, send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FigureField } from '@/ui/FigureField';
 import { printFigures, readFigures, type Fault, type Figure, type Typed } from '@/ui/figures';
+import { usePriceLabel } from '@/ui/money';
 import { useSend } from '@/ui/useSend';
 
-const figures = (system: UnitSystem): readonly Figure[] => {
+const figures = (system: UnitSystem, priceLabel: (label: string) => string): readonly Figure[] => {
   const unit = system === 'inch' ? 'yard' : 'metre';
   return [
     { name: 'widthMm', label: 'Width from rim to rim', type: 'length' },
@@ -53,7 +54,12 @@ const figures = (system: UnitSystem): readonly Figure[] => {
       type: 'text',
       hint: `width × length, like ${system === 'inch' ? '12″ × 18″; 5″ × 40″' : '30 cm × 45 cm; 12 cm × 100 cm'}`,
     },
-    { name: 'price', label: `Price of a ${unit}`, type: 'number', hint: '0 where it is not known' },
+    {
+      name: 'price',
+      label: priceLabel(`Price of a ${unit}`),
+      type: 'number',
+      hint: '0 where it is not known',
+    },
     {
       name: 'fraying',
       label: 'Its edges',
@@ -76,7 +82,8 @@ interface ShelfDialogProps {
 
 /** How one cloth lies on the shelf; saved at once for all. */
 export function ShelfDialog({ projectId, cloth, system, onSaved, onClose }: ShelfDialogProps) {
-  const fields = figures(system);
+  const priceLabel = usePriceLabel();
+  const fields = figures(system, priceLabel);
   const unit = boltUnit(system);
   const round = (value: number) => Math.round(value * 100) / 100;
   const before = { ...cloth, drop: cloth.isHalfDrop ? 'half' : 'straight', stock: round(cloth.stockMm / unit), price: round((cloth.pricePerMetre * unit) / 1000), pieces: sayPieces(cloth.pieces, system), fraying: cloth.frays ? 'fray' : 'hold' };

@@ -13,6 +13,7 @@ import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { usePictureOf } from './pictureOf';
 import { FabricChip } from '@/ui/FabricChip';
+import { useMoney } from '@/ui/money';
 
 interface ShelfTableProps {
   readonly shelf: readonly ShelvedCloth[];
@@ -41,6 +42,7 @@ export function ShelfTable({
   onPale,
   onPhoto,
 }: ShelfTableProps) {
+  const money = useMoney();
   const total = lines.reduce((sum, { cost }) => sum + cost, 0);
   return (
     <TableContainer>
@@ -74,7 +76,7 @@ export function ShelfTable({
           ))}
           <TableRow>
             <TableCell colSpan={5}>Together, where prices are known</TableCell>
-            <TableCell align="right">{total.toFixed(2)}</TableCell>
+            <TableCell align="right">{money(total)}</TableCell>
             <TableCell />
           </TableRow>
         </TableBody>
@@ -109,6 +111,7 @@ function ShelfRow({
   onPhoto,
 }: ShelfRowProps) {
   const photo = usePictureOf(cloth.name);
+  const money = useMoney();
   const tooWide = bolt?.sizes[bolt.plan.tooWide[0] ?? -1];
   return (
     <TableRow>
@@ -141,9 +144,7 @@ function ShelfRow({
       <TableCell align="right">
         {line && (line.left > 0 || line.over > 0 || line.ordered > 0) ? sayToBuy(line, system) : 'enough'}
       </TableCell>
-      <TableCell align="right">
-        {cloth.pricePerMetre > 0 ? (line?.cost ?? 0).toFixed(2) : 'no price'}
-      </TableCell>
+      <TableCell align="right">{cloth.pricePerMetre > 0 ? money(line?.cost ?? 0) : 'no price'}</TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
         <Button
           variant="text"

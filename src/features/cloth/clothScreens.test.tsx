@@ -44,6 +44,23 @@ const show = (unitSystem: 'metric' | 'inch' = 'metric', own = shelf, more: Parti
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const row = (name: string) => within(screen.getByText(name, { selector: 'td *' }).closest('tr')!);
 
+test('prices are told in the currency that is chosen, and asked for in it; until then in none', async () => {
+  const asked = answering({ 'PUT /api/projects/p/order': ({ body }) => ({ revision: (body as { revision: number }).revision + 1 }) }); // prettier-ignore
+  show('metric', [{ ...shelf[0]!, pricePerMetre: 12.5 }, shelf[1]!]);
+  expect(row('Calico').getByText('1.25')).toBeTruthy();
+  const field = screen.getByRole<HTMLInputElement>('combobox', { name: 'Prices in' });
+  expect(field.value).toBe('not said');
+  act(() => field.focus());
+  fireEvent.change(field, { target: { value: 'gbp' } });
+  fireEvent.click(await screen.findByRole('option', { name: /^GBP, / }));
+  expect(row('Calico').getByText('£1.25')).toBeTruthy();
+  for (const name of ['Price of a pack, £', 'Price of a spool, £', 'A price that is fixed, tax in it, £'])
+    expect(screen.getByLabelText(name)).toBeTruthy();
+  press('Change Calico');
+  expect(screen.getByLabelText('Price of a metre, £')).toBeTruthy();
+  await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ order: { currency: 'GBP' } }));
+});
+
 test('what all bags take is reckoned and rounded up; a price and a stock change it, and can be taken back', async () => {
   const asked = answering({
     'PUT /api/projects/p/cloths': ({ body }) => ({ ...(body as object), revision: (body as { revision: number }).revision + 1 }), // prettier-ignore

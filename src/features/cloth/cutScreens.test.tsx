@@ -63,7 +63,7 @@ test('own cuts are added once each, within what a cut can be, and taken out', ()
 
 test('allowances at the rim and the pace of scissors are typed in the project’s own unit', () => {
   let known: OrderFigures = USUAL_ORDER.figures;
-  const show = (system: 'inch' | 'metric') => render(<OrderFields figures={known} system={system} onChange={(figures) => (known = figures)} />); // prettier-ignore
+  const show = (system: 'inch' | 'metric') => render(<OrderFields figures={known} system={system} onChange={(figures) => (known = figures)} onCurrency={() => undefined} />); // prettier-ignore
   const { unmount } = show('inch');
   type('More at the rim of blocks, ″', '0,25');
   expect(known.outerMoreMm).toBeCloseTo(6.35, 9);

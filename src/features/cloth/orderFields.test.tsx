@@ -93,7 +93,14 @@ test.each([
   ['metric', 'Cut by hand in a minute, cm', 'handMmPerMinute', '50', 500],
 ] as const)('%s: “%s” is kept in millimetres or metres', (system, label, name, text, kept) => {
   const now: { figures: OrderFigures } = { figures: USUAL_ORDER.figures };
-  render(<OrderFields figures={now.figures} system={system} onChange={(next) => (now.figures = next)} />);
+  render(
+    <OrderFields
+      figures={now.figures}
+      system={system}
+      onChange={(next) => (now.figures = next)}
+      onCurrency={() => undefined}
+    />,
+  );
   type(label, text);
   expect(now.figures[name]).toBeCloseTo(kept, 6);
   expect({ ...now.figures, [name]: 0 }).toEqual({ ...USUAL_ORDER.figures, [name]: 0 });

@@ -17,6 +17,7 @@ export async function orderPdf(sql: Sql, project: Project, signal: AbortSignal):
     title: `${project.name}: the order`,
     says: `${dayWords(dayAt(Date.now(), 'UTC'))}, for ${counted(order.sets, 'set')}; cloth is counted for bags that are not packed yet.`,
     total: money(order.toPay.all),
+    currency: plan.currency,
     lines: order.lines.map((line) => ({
       thing: sayThing(line),
       needed: sayAmount(line, line.needed, system),

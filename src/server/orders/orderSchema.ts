@@ -7,6 +7,7 @@ import {
   ORDER_LIMITS,
   TOP_PARTS,
   USUAL_ORDER,
+  isCurrency,
   type OrderPlan,
 } from '@/core/order';
 
@@ -49,6 +50,12 @@ const givenCut = Joi.object({
 
 /** What the host decided about buying, as it is sent. */
 export const orderSchema = Joi.object<OrderPlan>({
+  currency: Joi.string()
+    .allow('')
+    .custom((code: string, helpers) => (isCurrency(code) ? code : helpers.error('any.invalid')))
+    .label('currency')
+    .messages({ 'any.invalid': '{{#label}} must be the code of a currency, three capitals such as EUR.' })
+    .default(''),
   figures: Joi.object(
     Object.fromEntries(
       Object.entries(ORDER_LIMITS).map(([name, limits]) => [

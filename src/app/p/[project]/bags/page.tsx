@@ -93,5 +93,6 @@ async function paperStock(projectId: string) {
       papers.map(({ key, thing, stock }) => [thing, sayWorn(wornThere(wanted.plan.worn[key] ?? [], stock))]),
     ),
     sizes: paperSizes(wanted.plan),
+    currency: wanted.plan.currency,
   };
 }

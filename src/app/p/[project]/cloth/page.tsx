@@ -3,7 +3,7 @@ import { hasRepeat } from '@/core/cloth';
 import { cutPieces } from '@/core/cutting';
 import { laidInBlock } from '@/core/fussy';
 import { outlinePath, toPolygon, type Point } from '@/core/geometry';
-import { orderOf, type OrderedBlock } from '@/core/order';
+import { formatMoney, orderOf, type OrderedBlock } from '@/core/order';
 import { nameKinds } from '@/core/shapes';
 import type { BlockSheet } from '@/core/sheet';
 import { ClothStation } from '@/features/cloth/ClothStation';
@@ -101,7 +101,7 @@ export default async function ClothPage({ params }: { params: Promise<{ project:
           title="The top: cloth for all bags"
           blocks={topBlocks(blocks, (block) => {
             const { mm, cost } = needs.get(block.id) ?? { mm: 0, cost: 0 };
-            const money = cost > 0 ? `, ${cost.toFixed(2)} a bag` : '';
+            const money = cost > 0 ? `, ${formatMoney(cost, facts.kept.order.currency)} a bag` : '';
             return {
               href: `/p/${projectId}/blocks/${block.id}`,
               text: `${formatBolt(mm, project.unitSystem)} for all bags${money}`,
