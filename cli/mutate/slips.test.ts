@@ -61,11 +61,11 @@ test('the second of two conditions is left out where the first decides', () => {
 
 test('constants are named, so that their file’s slips can be switched on after it was read', () => {
   const text =
-    'export const MOST = 2 * 3;\nfunction most(limit = 4) { return limit < MOST; }\ntype Side = 1;';
+    'export const MOST = 2 * 3e2;\nfunction most(limit = 4) { return limit < MOST; }\ntype Side = 1;';
   expect(slipsOf('work.ts', text).map(({ found, constant, line }) => [found, constant, line])).toEqual([
     ['*', 'MOST', 1],
     ['2', 'MOST', 1],
-    ['3', 'MOST', 1],
+    ['3e2', 'MOST', 1],
     ['4', undefined, 2],
     ['<', undefined, 2],
   ]);

@@ -77,7 +77,7 @@ export function slipsOf(file: string, text: string): readonly Slip[] {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
     if (ts.isBinaryExpression(node)) noteBinary(node, source, note);
     else if (ts.isNumericLiteral(node) && !isName(node))
-      noteInstead(node, node.text, slipOfNumber(node.text), note);
+      noteInstead(node, node.getText(), slipOfNumber(node.text), note);
     else if (node.kind === ts.SyntaxKind.TrueKeyword) noteInstead(node, 'true', 'false', note);
     else if (node.kind === ts.SyntaxKind.FalseKeyword) noteInstead(node, 'false', 'true', note);
     else if (ts.isStringLiteral(node) && ROLES.has(node.text) && ts.isCallExpression(node.parent))

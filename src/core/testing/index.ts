@@ -11,6 +11,7 @@ export {
   tumblingCubes,
 } from './mosaics';
 export { BEHAVIOURS, simulatedGroup, type Behaviour, type SimulatedMaker } from './makerGroups';
+export { fingerprint } from './fingerprint';
 export { leastTime, pacedTime } from './machinePace';
 export { cutAtRandom, seededRandom, shaken } from './shaken';
 export { plannedOrder, plannedSheet } from './plannedSheet';
