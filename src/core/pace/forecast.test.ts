@@ -1,5 +1,12 @@
 import { expect, test } from 'vitest';
-import { BEHAVIOURS, pacedTime, simulatedGroup, type Behaviour, type SimulatedMaker } from '../testing';
+import {
+  BEHAVIOURS,
+  fingerprint,
+  pacedTime,
+  simulatedGroup,
+  type Behaviour,
+  type SimulatedMaker,
+} from '../testing';
 import { DAY_MS, backTest, forecastGroup, type Forecast, type MakerHistory } from '.';
 
 const BEGIN = Date.UTC(2026, 0, 5);
@@ -125,3 +132,15 @@ test('three hundred makers take less than two seconds', async () => {
   const group = simulatedGroup(5, 300, 84).map(historyOf);
   expect(await pacedTime(() => forecastGroup(group, time(84)), () => performance.now())).toBeLessThan(2000); // prettier-ignore
 });
+
+test.each([
+  [1, '4e59e8f2'],
+  [2, 'e9055b82'],
+  [3, 'e32b12ee'],
+] as const)('who has been told a date finds it again while nothing new is known: group %i', (seed, told) => {
+  const now = [35, 63, 120][seed - 1]!;
+  const histories = simulatedGroup(400 + seed, 14, now).map(historyOf);
+  const free = [{ from: time(now + 10), to: time(now + 17) }];
+  const dates = [forecastGroup(histories, time(now)), forecastGroup(histories, time(now), free), backTest(histories, time(now))];
+  expect(fingerprint(dates)).toBe(told);
+}); // prettier-ignore
