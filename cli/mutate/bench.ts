@@ -46,12 +46,18 @@ export async function mapOfTests(bench: Bench): Promise<MapOfTests> {
   return { tests };
 }
 
-/** Runs tests with slips, and says which test noticed which; what goes on for ever is noticed too. */
-export async function tryPlan(
-  bench: Bench,
-  plan: ReadonlyMap<string, readonly number[]>,
-): Promise<ReadonlyMap<number, string>> {
+/** What came of tests with slips. */
+export interface Tried {
+  /** Which test noticed which slip; what goes on for ever is noticed too. */
+  readonly noticed: ReadonlyMap<number, string>;
+  /** Tests that do not pass twice, so that nothing can be said by them. */
+  readonly spoilt: ReadonlySet<string>;
+}
+
+/** Runs tests with slips. */
+export async function tryPlan(bench: Bench, plan: ReadonlyMap<string, readonly number[]>): Promise<Tried> {
   const noticed = new Map<number, string>();
+  const spoilt = new Set<string>();
   let left = new Map(plan);
   while (left.size > 0) {
     const file = path.join(bench.folder, 'plan.json');
@@ -60,7 +66,8 @@ export async function tryPlan(
     const told = await run(bench, ['run', ...files], { KEVLO_SLIPS_PLAN: file });
     const done = new Set<string>();
     const begun = new Map<number, string>();
-    for (const { begun: id, noticed: by, passed, test } of told) {
+    for (const { begun: id, noticed: by, passed, spoilt: twice, test } of told) {
+      if (typeof twice === 'string') spoilt.add(twice);
       if (typeof id === 'number') begun.set(id, String(test));
       if (typeof passed === 'number') done.add(`${passed} ${String(test)}`);
       if (typeof passed === 'number') begun.delete(passed);
@@ -76,7 +83,7 @@ export async function tryPlan(
       }),
     );
   }
-  return noticed;
+  return { noticed, spoilt };
 }
 
 /** Whether the tests that reach a file notice a slip that is on from the first line on. */

@@ -22,11 +22,11 @@ interface Chosen extends Drawn {
 }
 
 /**
- * `npx tsx cli/mutate/mutate.ts [--count N] [--seed N] [--quick] [FOLDER …]`: draws small slips in the sources at random, builds all of them in,
- * each behind a switch, and runs the tests that pass a switch with it turned, the quickest first. Prints each with what noticed it,
- * what went unnoticed in full, and how many were noticed by folder. Slips where files are read are tried with the file read anew;
- * what the compiler refuses counts as noticed. Quick, it ends
- * after two rounds, with what else might notice left out. Tests in a browser are not run. For whoever writes tests; no part of the application.
+ * `npx tsx cli/mutate/mutate.ts [--count N] [--seed N] [--quick] [FOLDER …]`: draws small slips in the sources at random, builds
+ * all of them in, each behind a switch, and runs the tests that pass a switch with it turned, the quickest first. Prints each with
+ * what noticed it, what went unnoticed in full, and how many were noticed by folder. Slips where files are read, and those of tests
+ * that do not pass twice, are tried by themselves; what the compiler refuses counts as noticed. Quick, it ends after two rounds,
+ * with what else might notice left out. Tests in a browser are not run. For whoever writes tests; no part of the application.
  */
 export async function runMutate(args: readonly string[]): Promise<number> {
   const option = (name: string, usual: number) => {
@@ -92,6 +92,8 @@ async function noticedOf(
   const tests = await mapOfTests(bench);
   process.stdout.write(`${tests.tests.length} tests pass ${reached(tests, chosen)} of them.\n`);
   const tried = new Map<number, number>();
+  /** Those that a test passed which does not pass twice: they are tried by themselves. */
+  const doubtful = new Set<number>();
   for (const { tests: most, ms } of isQuick ? ROUNDS.slice(0, 2) : ROUNDS) {
     const plan = new Map<string, number[]>();
     for (const slip of open()) {
@@ -104,12 +106,16 @@ async function noticedOf(
         tried.set(slip.id, (tried.get(slip.id) ?? 0) + 1);
       }
     }
-    for (const [id, by] of await tryPlan(bench, plan)) noticed.set(id, by);
+    const found = await tryPlan(bench, plan);
+    for (const [id, by] of found.noticed) noticed.set(id, by);
+    for (const test of found.spoilt) for (const id of plan.get(test) ?? []) doubtful.add(id);
     process.stdout.write(`${noticed.size} noticed after at most ${most} tests each.\n`);
   }
   if (isQuick) return noticed;
-  for (const slip of open().filter(({ slip: { constant } }) => constant !== undefined))
-    if (await isNoticedAlone(bench, slip)) noticed.set(slip.id, 'with the file read anew');
+  for (const slip of open().filter(
+    ({ id, slip: { constant } }) => constant !== undefined || doubtful.has(id),
+  ))
+    if (await isNoticedAlone(bench, slip)) noticed.set(slip.id, 'by itself');
   for (const id of noticedByTypes(bench.folder, open())) noticed.set(id, 'the compiler');
   return noticed;
 }
