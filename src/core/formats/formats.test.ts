@@ -178,6 +178,15 @@ test.each([
   expect(faults[0]?.message).toContain(what);
 });
 
+test('what is wrong is marked where it stands, copies and groups reckoned in', () => {
+  const body = '<rect x="15" y="20" width="0" height="9"/><g transform="matrix(2 0 0 3 10 20)"><circle cx="4" cy="5" r="0"/><text x="3" y="4">A</text><use href="#gone" x="7" y="9"/></g><defs><g id="a"><line x1="1" y1="2" x2="9" y2="2"/></g></defs><use href="#a" x="30" y="40"/>';
+  const { faults, problems } = read(body);
+  expect(faults.map(({ at }) => at)).toEqual([{ x: 15, y: 20 }, { x: 18, y: 35 }, { x: 24, y: 47 }]);
+  const [words, line] = problems;
+  expect(words).toMatchObject({ code: 'text', at: { x: 16, y: 32 } });
+  expect(line).toMatchObject({ code: 'open-outline', at: { x: 31, y: 42 } });
+}); // prettier-ignore
+
 test('reports text, pictures and open lines without refusing the rest', () => {
   const { problems, patches } = read('<text>A</text><image href="data:image/png;base64,AA"/><polyline points="0,0 9,0 9,9"/><rect width="9" height="9"/>');
   expect(problems.map(({ code }) => code)).toEqual(['text', 'image', 'open-outline']);

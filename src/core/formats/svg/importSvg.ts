@@ -203,6 +203,7 @@ class DrawingReader {
         id,
         'repeats a shape that is not there',
         'Unlink the copy in the drawing program.',
+        origin(context.toMm, element),
       );
     this.copies += 1;
     if (context.useDepth >= MAX_USE_DEPTH || this.copies > LIMITS.patches) {
@@ -228,7 +229,7 @@ class DrawingReader {
   private readShape(element: XmlElement, context: Context): void {
     const id = this.uniqueId(`${context.idPrefix}${element.attributes.id ?? this.nextName(element)}`);
     const path = shapePath(element);
-    if ('fault' in path) return this.fault(element, id, path.fault, 'Correct or delete it.');
+    if ('fault' in path) return this.fault(element, id, path.fault, 'Correct or delete it.', origin(context.toMm, element));
     if (path.d.trim() === '') return this.fault(element, id, 'has no points', 'Correct or delete it.');
     const reading = pathOutlines(path.d, context.toMm);
     if ('fault' in reading) return this.fault(element, id, reading.fault, reading.mend, reading.at);
@@ -300,7 +301,7 @@ class DrawingReader {
 function origin([a, b, c, d, e, f]: Matrix, { attributes }: XmlElement): Point {
   const read = (...names: string[]) =>
     Number(names.map((name) => attributes[name]).find((value) => value !== undefined) ?? 0) || 0;
-  const [x, y] = [read('x', 'x1'), read('y', 'y1')];
+  const [x, y] = [read('x', 'x1', 'cx'), read('y', 'y1', 'cy')];
   return { x: a * x + c * y + e, y: b * x + d * y + f };
 }
 
