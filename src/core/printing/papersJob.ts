@@ -76,7 +76,8 @@ export function papersJob(runs: readonly PaperRun[], options: PapersOptions): Pa
     // Laid along the page, so that as few pages as can be are needed.
     const upright = turnedUpright(run.outline);
     const ink = paperInk({ ...run, outline: upright }, shiftBy(0, 0), hasHole);
-    return tile(`${title}: ${run.name}, print ${counted(run.count, 'time')}`, ink, boxOf(upright), size).pages;
+    return tile(`${title}: ${run.name}, print ${counted(run.count, 'time')}`, ink, boxOf(upright), size)
+      .pages;
   });
   const [widthMm, heightMm] = PAGE_MM[size];
   return {

@@ -137,6 +137,10 @@ test('makers are forecast for all blocks and for each drop; what is done in an o
   const one = (await openBlock(sql, project, star)).sheet.steps[1]!.minutes;
   expect(second!.left).toBeCloseTo(minutes('Plate') + minutes('Star') - one, 6);
   expect(second!.state).toBe('stalled');
+  // What was begun and undone was begun; whoever ticked nothing has not.
+  await addMakers(sql, access, ['Cy']);
+  const begun = (await projectPace(sql, project, calendar, ends, Date.now())).makers;
+  expect(begun.map((maker) => [maker.name, maker.begun])).toEqual([['Ann', true], ['Bea', true], ['Cy', false]]);
   // Twice as long, where the project reckons so.
   const twice = { ...calendar, standards: { join: 2 } };
   const [slower] = (await projectPace(sql, project, twice, [], Date.now())).makers;

@@ -16,7 +16,7 @@ import {
 import { actOnBag, listPacking, readKeptExtras, saveExtras } from '../bags';
 import { addMakers, listMakers } from '../makers';
 import { orderFacts, readKeptOrder, saveOrder } from '../orders';
-import { importBlock, listBlocks, readRevision, saveBlock } from '../blocks';
+import { importBlock, listBlocks, readDocument, readRevision, saveBlock } from '../blocks';
 import { createProject, openProject } from '../projects';
 import { testProject, type TestProject, refusal } from '../testing';
 
@@ -38,11 +38,16 @@ test('a cloth is renamed in every block, rule and list at once, and keeps its lo
   const { project } = await openProject(sql, host, id, 'read');
   const fabrics = async () => (await listBlocks(sql, project)).map(({ sheet }) => sheet.patches.map(({ fabric }) => fabric).sort());
   expect(await fabrics()).toEqual([['Woad', 'navy'], ['Woad', 'navy']]);
+  const [one] = await listBlocks(sql, project);
+  const document = await readDocument(sql, project, one!.id);
+  const rules = [{ id: 'r1', kind: 'not-facing', fabric: 'navy' }, { id: 'r2', kind: 'not-facing', fabric: 'Woad' }, { id: 'r3', kind: 'differ' }];
+  await saveBlock(sql, await open(host, id, 'edit'), one!.id, { document: { ...document, rules }, revision: one!.revision });
   const before = await clothLooks(sql, project, ['navy', 'Woad']);
   expect(before).toMatchObject({ navy: { ground: '#1f2e4f' }, Woad: { ground: '#2f5a85' } });
   expect(await clothLooks(sql, project, ['Aniline', 'navy', 'Woad'])).toMatchObject(before);
   await renameCloth(sql, await open(host, id, 'edit'), { from: 'navy', to: 'Ink' });
   expect(await fabrics()).toEqual([['Ink', 'Woad'], ['Ink', 'Woad']]);
+  expect((await readDocument(sql, project, one!.id)).rules).toEqual([{ id: 'r1', kind: 'not-facing', fabric: 'Ink' }, rules[1], rules[2]]);
   expect((await clothLooks(sql, project, ['Ink'])).Ink).toEqual(before.navy);
   await expect(renameCloth(sql, await open(host, id, 'edit'), { from: 'navy', to: 'X' })).rejects.toEqual(refusal(404));
 }); // prettier-ignore

@@ -60,6 +60,11 @@ test('when patches are basted changes no order of sewing', async () => {
 test('other figures of sewing order the blocks anew; two hosts who change different ones both keep theirs', async () => {
   const [before] = await listBlocks(sql, project);
   const orders = await kept('order');
+  // One figure is enough.
+  await changeProject(sql, access, { sewing: { bendMinutes: 3 } });
+  ({ project } = await openProject(sql, host, project.id, 'read'));
+  await listBlocks(sql, project);
+  expect((await kept('order')).length).toBe(orders.length * 2);
   await Promise.all([
     changeProject(sql, access, { sewing: { bendMinutes: 5 } }),
     changeProject(sql, access, { sewing: { stitchesPerMinute: 6 } }),
@@ -67,7 +72,7 @@ test('other figures of sewing order the blocks anew; two hosts who change differ
   ({ project } = await openProject(sql, host, project.id, 'read'));
   expect(project.sewing).toEqual({ bendMinutes: 5, stitchesPerMinute: 6 });
   const [after] = await listBlocks(sql, project);
-  expect((await kept('order')).length).toBe(orders.length * 2);
+  expect((await kept('order')).length).toBe(orders.length * 3);
   expect(after!.sheet.plan.joinMinutes).toBeGreaterThan(1.5 * before!.sheet.plan.joinMinutes);
   const file = await exportProject(sql, project);
   expect(file.sewing).toEqual({ bendMinutes: 5, stitchesPerMinute: 6 });
@@ -75,7 +80,7 @@ test('other figures of sewing order the blocks anew; two hosts who change differ
   await changeProject(sql, access, { sewing: { bendMinutes: DEFAULT_SEWING.bendMinutes, stitchesPerMinute: DEFAULT_SEWING.stitchesPerMinute } });
   ({ project } = await openProject(sql, host, project.id, 'read'));
   expect(await listBlocks(sql, project)).toMatchObject([{ sheet: before!.sheet }, {}]);
-  expect((await kept('order')).length).toBe(orders.length * 2);
+  expect((await kept('order')).length).toBe(orders.length * 3);
   expect(await exportProject(sql, project)).not.toHaveProperty('sewing');
 }); // prettier-ignore
 

@@ -11,7 +11,8 @@ import { readKeptCalendar, saveCalendar } from '../calendar';
 import { clothLooks, clothShelf, readClothPicture, setShelf } from '../cloth';
 import { addGroup, listGroups } from '../makers';
 import { readKeptOrder, saveOrder } from '../orders';
-import { openProject } from '../projects';
+import { defaultSetting } from '@/core/setting';
+import { openProject, readKeptSetting, saveSetting } from '../projects';
 import { testProject, type TestProject } from '../testing';
 import { exportProject, importProject, runAgain } from '.';
 
@@ -67,6 +68,16 @@ test('dates, buying and cloths go out with the file, by names, and come in again
   expect(calendar).toMatchObject({ hoursPerWeek: 4.5, standards: { join: 0.8 } });
   expect((await readKeptExtras(sql, copy)).extras.bagging?.drops).toHaveProperty(entry!.id);
   expect(copy.spareRules).toEqual({ kite: { count: 4 } });
+  // A project without a setting comes in without; with one it has it, of its own blocks.
+  expect((await readKeptSetting(sql, copy)).setting).toBeNull();
+  const setting = defaultSetting([{ id: blockId, widthMm: 200, heightMm: 200 }], 1, 20);
+  await saveSetting(sql, access, { setting, revision: (await readKeptSetting(sql, project)).revision });
+  const { id: again } = await importProject(sql, host, JSON.stringify(await exportProject(sql, project)));
+  const set = (await openProject(sql, host, again, 'read')).project;
+  const [own] = await listBlocks(sql, set);
+  expect((await readKeptSetting(sql, set)).setting?.places).toEqual(
+    setting.places.map((place) => (place === blockId ? own!.id : place)),
+  );
 });
 
 test.each([

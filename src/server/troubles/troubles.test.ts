@@ -39,6 +39,9 @@ test('a trouble opens with its tick; what both say reaches the other, said twice
   await sayWord(sql, token, { ...word, text: 'said again' });
   const [known] = (await listTroubles(sql, project)).filter((one) => one.id === trouble);
   expect(known).toMatchObject({ makerId: id, blockId, stepId: step, symptom: 'fray', state: 'open', words: [{ by: null, text: 'It comes apart.', hasImage: true }] });
+  const { steps } = (await openBlock(sql, project, blockId)).sheet;
+  const at = steps.findIndex((one) => one.id === step);
+  expect(known!.step).toEqual({ number: at + 1, text: steps[at]!.text });
   expect((await readMakerWordImage(sql, token, word.id)).subarray(0, 3).toString('latin1')).toBe('\xff\xd8\xff');
   const answer = { kind: 'answer', wordId: randomUUID(), text: 'A dab of starch.' } as const;
   await actOnTrouble(sql, access, trouble, answer);

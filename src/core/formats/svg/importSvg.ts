@@ -229,7 +229,8 @@ class DrawingReader {
   private readShape(element: XmlElement, context: Context): void {
     const id = this.uniqueId(`${context.idPrefix}${element.attributes.id ?? this.nextName(element)}`);
     const path = shapePath(element);
-    if ('fault' in path) return this.fault(element, id, path.fault, 'Correct or delete it.', origin(context.toMm, element));
+    if ('fault' in path)
+      return this.fault(element, id, path.fault, 'Correct or delete it.', origin(context.toMm, element));
     if (path.d.trim() === '') return this.fault(element, id, 'has no points', 'Correct or delete it.');
     const reading = pathOutlines(path.d, context.toMm);
     if ('fault' in reading) return this.fault(element, id, reading.fault, reading.mend, reading.at);

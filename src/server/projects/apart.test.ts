@@ -1,0 +1,71 @@
+import { randomUUID } from 'node:crypto';
+import path from 'node:path';
+import sharp from 'sharp';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { handOver, listHandovers, listKits, listPacking } from '../bags';
+import { listBlocks } from '../blocks';
+import { clothShelf } from '../cloth';
+import { loadDemo } from '../demo';
+import { listLog } from '../logbook';
+import { listContacts, listGroups, listMakers } from '../makers';
+import { listPlacedOrders } from '../orders';
+import { addFinished, addPhoto, gallery, listPhotos } from '../photos';
+import { projectProgress, readEvents, readRoll } from '../progress';
+import { listMessages } from '../reminders';
+import { listTroubles } from '../troubles';
+import { testProject, type TestProject } from '../testing';
+import { openProject, type Project } from '.';
+
+let { sql, drop, project } = {} as TestProject;
+let demo: Project;
+/** What each list told while the other project was not there. */
+const before = new Map<string, readonly unknown[]>();
+
+beforeAll(async () => {
+  ({ sql, drop, project } = await testProject('Empty'));
+  for (const [name, list] of Object.entries(LISTS)) before.set(name, await list(project));
+  const { makers } = await loadDemo(sql, path.join(process.cwd(), 'demo/blocks'), new Date('2026-11-20T12:00:00Z'));
+  const [row] = await sql<{ id: string; host: string }[]>`
+    select p.id, m.account_id as host from project p join membership m on m.project_id = p.id where p.is_demo`;
+  const access = await openProject(sql, { id: row?.host ?? '', email: '', name: 'Host' }, row?.id ?? '', 'edit');
+  demo = access.project;
+  // What the demo has none of.
+  const packed = (await listKits(sql, demo)).find(({ status }) => status === 'packed')!;
+  await handOver(sql, access, { id: randomUUID(), makerId: packed.makerId, how: 'counter', tracking: '', packets: 1, grams: null, blocks: [packed.blockId] });
+  const picture = sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } });
+  const image = (await picture.png().toBuffer()).toString('base64');
+  await addPhoto(sql, access, packed.blockId, { stepId: 'join-1', says: 'A picture', image });
+  await addFinished(sql, makers[0]!.token, { id: randomUUID(), blockId: packed.blockId, image });
+  await sql`
+    insert into message (project_id, maker_id, occasion, cause, reason, subject, body)
+    values (${demo.id}, ${packed.makerId}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?')`;
+}); // prettier-ignore
+
+afterAll(() => drop());
+
+/** What pages read of a whole project: lists. */
+const LISTS: Readonly<Record<string, (of: Project) => Promise<readonly unknown[]>>> = {
+  blocks: (of) => listBlocks(sql, of),
+  cloths: (of) => clothShelf(sql, of),
+  contacts: (of) => listContacts(sql, of),
+  events: (of) => readEvents(sql, of),
+  gallery: async (of) => (await gallery(sql, of)).photos,
+  groups: (of) => listGroups(sql, of),
+  handovers: (of) => listHandovers(sql, of),
+  kits: (of) => listKits(sql, of),
+  log: (of) => listLog(sql, of),
+  makers: (of) => listMakers(sql, of),
+  messages: (of) => listMessages(sql, of),
+  orders: (of) => listPlacedOrders(sql, of),
+  packing: (of) => listPacking(sql, of),
+  photos: (of) => listPhotos(sql, of),
+  progress: (of) => projectProgress(sql, of),
+  roll: (of) => readRoll(sql, of, '2026-11-20'),
+  troubles: (of) => listTroubles(sql, of),
+};
+
+test.each(Object.keys(LISTS))('%s of one project are none of another’s', async (name) => {
+  const [own, full] = await Promise.all([LISTS[name]!(project), LISTS[name]!(demo)]);
+  expect(full.length).toBeGreaterThan(0);
+  expect(own).toEqual(before.get(name));
+});
