@@ -9,9 +9,6 @@ import { listMakers } from './makers';
 import { countPapersIn, placeOrder, readKeptOrder, saveOrder } from './orders';
 import type { Access } from './projects';
 
-/** The demo’s spools hold 200 yards. */
-const SPOOL_METRES = (200 * 36 * INCH) / 1000;
-
 /** Bolts of the made-up shop: priced by the yard, some in stock; the beacon print has one way up. One cloth nobody has said yet. */
 export async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
   const blocks = await listBlocks(sql, access.project);
@@ -51,7 +48,7 @@ export async function fillShelf(sql: postgres.Sql, access: Access<'edit'>): Prom
 export async function fillOrders(sql: postgres.Sql, access: Access<'edit'>): Promise<void> {
   const { order: usual, revision } = await readKeptOrder(sql, access.project);
   if (revision > 0) return;
-  const figures = { ...usual.figures, spareSets: 1, papersInPack: 100, packPrice: 4.5, spoolMetres: SPOOL_METRES, spoolPrice: 6.8, taxPercent: 7 }; // prettier-ignore
+  const figures = { ...usual.figures, spareSets: 1, papersInPack: 100, packPrice: 4.5, spoolPrice: 6.8, taxPercent: 7 }; // prettier-ignore
   const notions = usual.notions.map((notion) => ({ ...notion, price: notion.per === 'maker' ? 3.2 : 5.5 }));
   const topCloths = { strips: 'Fog', cornerstones: 'Madder' };
   const order = { ...usual, currency: 'GBP', figures, notions, topCloths, suppliers: { 'thread:sewing thread': 'Cotton Yard' } }; // prettier-ignore

@@ -100,13 +100,13 @@ export const USUAL_ORDER: OrderPlan = {
   suppliers: {},
 };
 
-/** A foot, or thirty centimetres, of cutting line a minute: what somebody measures is put in its place. */
-const HAND_MM_PER_MINUTE: Readonly<Record<UnitSystem, number>> = { inch: 304.8, metric: 300 };
+/** Where lengths are in inches: a foot of cutting line a minute, bolts of fifteen yards and spools of two hundred. */
+const IN_INCHES: Partial<OrderFigures> = { handMmPerMinute: 304.8, boltMetres: 13.716, spoolMetres: 182.88 };
 
 /** Before anybody said anything, in the units of a project. */
 export const usualOrder = (system: UnitSystem): OrderPlan => ({
   ...USUAL_ORDER,
-  figures: { ...USUAL_ORDER.figures, handMmPerMinute: HAND_MM_PER_MINUTE[system] },
+  figures: { ...USUAL_ORDER.figures, ...(system === 'inch' ? IN_INCHES : {}) },
 });
 
 /** How far the figures go. A margin of a hundred per cent has no price. */

@@ -42,7 +42,7 @@ export function OrderCosts({ own: { order, plan, steps } }: { readonly own: OwnO
           ]}
         />
       )}
-      <Box sx={{ width: 220 }} className="no-print">
+      <Box sx={{ width: 300, maxWidth: '100%' }} className="no-print">
         <TextField
           label={priceLabel('A price that is fixed, tax in it')}
           value={price}

@@ -2,7 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { expect, test } from 'vitest';
 import type { UnitSystem } from '@/core/length';
-import { NOTION_LIMITS, USUAL_ORDER, type Notion, type OrderFigures } from '@/core/order';
+import { NOTION_LIMITS, USUAL_ORDER, usualOrder, type Notion, type OrderFigures } from '@/core/order';
 import { NotionFields, OrderFields } from './OrderFields';
 
 const notion = (what: string): Notion => ({
@@ -64,6 +64,14 @@ test('where lengths are in inches, what goes by the edge goes by the yard; what 
   fireEvent.click(screen.getByRole('option', { name: 'yard of edge' }));
   type('Amount', '914.41');
   expect(screen.getByText('0 to 914.4')).toBeTruthy();
+});
+
+test.each([
+  ['inch', { 'Yards on a bolt': '15', 'Yards on a spool': '200', 'Cut by hand in a minute, ″': '12' }],
+  ['metric', { 'Metres on a bolt': '15', 'Metres on a spool': '200', 'Cut by hand in a minute, cm': '30' }],
+] as const)('%s: what nobody has said yet is round in the project’s own unit', (system, fields) => {
+  render(<OrderFields figures={usualOrder(system).figures} system={system} onChange={() => undefined} onCurrency={() => undefined} />); // prettier-ignore
+  for (const [label, value] of Object.entries(fields)) expect(screen.getByLabelText<HTMLInputElement>(label).value).toBe(value); // prettier-ignore
 });
 
 test('new notions have names that are free; there are so many and no more', () => {
