@@ -15,8 +15,11 @@ import { RECIPE_NAMES, defaultRecipe, generate, type RecipeKind } from './genera
 import { edgesOf, narrowestBox, pointAt, roomiest, toPolygon } from './geometry';
 import { packingLines } from './packing';
 import { practiceQuestions } from './practice';
+import { blockEndings, defaultSetting, layOutTop, shareStrips, topPieces, type Setting } from './setting';
 import { findLookAlikes, groupKinds, nameShape, proposeMarks, signatureOf } from './shapes';
-import { cutAtRandom, fingerprint, mixedMosaic, plannedSheet, seededRandom } from './testing';
+import { layCups, sortingPlan } from './sorting';
+import { cutAtRandom, fingerprint, mixedMosaic, plannedSheet, seededRandom, shaken } from './testing';
+import { Board, attach, fillRound, guessPapers, liveReport, ringRound, snapMove } from './workshop';
 
 const SYSTEMS = ['inch', 'metric'] as const;
 const KINDS = Object.keys(RECIPE_NAMES) as RecipeKind[];
@@ -55,6 +58,18 @@ const CALENDAR: Calendar = {
 };
 const work = (id: string, minutes: number) => ({ id, name: id, minutes, bags: 12, pieces: 40 });
 
+const TOP = defaultSetting(
+  ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, widthMm: 220, heightMm: 200 })),
+  3,
+  25.4,
+);
+const TOPS: readonly Setting[] = [
+  TOP,
+  { ...TOP, layout: 'offset', borderMm: 50, school: 'later' },
+  { ...TOP, joint: 'edge-to-edge', making: ['c', 'a'] },
+  { ...TOP, hasCornerstones: false, cellHeightMm: 300 },
+];
+
 const MADE: Readonly<Record<string, () => unknown>> = {
   'drawings as they are read': () => DRAWINGS.map((body) => importSvg(svg(body))),
   'drawings in pixels, inches and without a size of their own': () => [importSvg(svg(DRAWINGS[0]!, 'width="192px" height="96px" viewBox="0 0 200 100"')), importSvg(svg(DRAWINGS[1]!, 'width="4in" height="3in"')), importSvg(svg(DRAWINGS[0]!, 'viewBox="5 6 200 200"'), { widthMm: 150 })], // prettier-ignore
@@ -90,6 +105,23 @@ const MADE: Readonly<Record<string, () => unknown>> = {
   'questions to practise': () => (['star', 'grid', 'clamshell', 'beams'] as const).map((kind) => practiceQuestions(sheetOf(kind))), // prettier-ignore
   'lines of bags': () => KINDS.map((kind) => packingLines(sheetOf(kind).bag, 'inch')),
   'a calendar': () => agendaOf(checkCalendar(CALENDAR, new Set(['a', 'b', 'c'])), [work('a', 200), work('b', 90), work('c', 400)]), // prettier-ignore
+  'sheets of blocks that are sewn on, joined and left in their papers': () => TOPS.flatMap((top) => {
+    const [, ending] = [...blockEndings(top)][1]!;
+    return (['rosette', 'clamshell', 'grid'] as const).map((kind, i) => {
+      const applique = i === 0 ? { papersOut: 'after', isCutAway: false } as const : { papersOut: 'before' } as const;
+      return plannedSheet(generate(defaultRecipe(kind)), { allowanceMm: 6, sparesPercent: 5, system: SYSTEMS[i % 2]!, ending }, undefined, { order: { school: 'best', applique } }); // prettier-ignore
+    });
+  }), // prettier-ignore
+  'tops, laid out': () => TOPS.map((top) => [layOutTop(top), shareStrips(top), topPieces(top, 6.35)]),
+  'cups of a sorter': () => [2, 3, 7].map((rows) => [layCups(11, [[0, 1], [2, 3], [3, 4], [1, 5]], { rows, columns: 4 }), sortingPlan([9, 4, 12, 1, 7, 7, 3].map((count, i) => ({ name: `k${i}`, count })), rows)]), // prettier-ignore
+  'a board, as it is worked on': () => {
+    const patches = generate(defaultRecipe('grid'));
+    const board = new Board(patches.slice(0, 9));
+    const stretches = board.allFree();
+    const paper = makePaper(defaultPaper('half-square-triangle'));
+    const wish = { turn: 1, isTurnedOver: true, isForced: false };
+    return [stretches.map((stretch) => attach(board, paper, stretch, wish)), snapMove(board, [0, 1], { x: 2.5, y: -1.5 }, 6), liveReport({ patches: patches.slice(0, 7) } as never, 'inch'), ringRound(patches.slice(0, 5), makePaper(defaultPaper('regular', 50)), 'Fog', wish), fillRound(patches.slice(0, 3), [0, 1, 2], { centre: { x: 200, y: 150 }, folds: 5, mirrorDeg: 30 } as never), guessPapers(shaken(patches, 0.3, seededRandom(9)), 'inch')]; // prettier-ignore
+  },
   'what a drawing of many shapes is': () => [mixedMosaic(40), cutAtRandom(150, 120, 24, 9, seededRandom(2))].map((patches) => plannedSheet(patches, { allowanceMm: 6, sparesPercent: 0, system: 'metric' })), // prettier-ignore
 };
 
@@ -118,6 +150,10 @@ test.each([
   ['questions to practise', '064b6f22'],
   ['lines of bags', '73fd86df'],
   ['a calendar', '99e61f8b'],
+  ['sheets of blocks that are sewn on, joined and left in their papers', 'cf8e90f5'],
+  ['tops, laid out', '80ea463e'],
+  ['cups of a sorter', 'c67a272f'],
+  ['a board, as it is worked on', 'a3902415'],
   ['what a drawing of many shapes is', '1e0412de'],
 ] as const)('made as before: %s', (name, told) => {
   expect(fingerprint(MADE[name]!())).toBe(told);
