@@ -9,12 +9,13 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { InvalidInputError } from '@/core/errors';
 import { readShelfCsv, shelfCsv, type ReadShelf } from '@/core/formats';
-import { formatBolt, formatLength, type UnitSystem } from '@/core/length';
+import { boltUnit, formatBolt, formatLength, type UnitSystem } from '@/core/length';
 import { counted } from '@/core/words';
 import type { ShelvedCloth } from '@/server/cloth';
 import { RefusedError, send } from '@/ui/api';
 import { ErrorNote } from '@/ui/ErrorNote';
 import { FileButton } from '@/ui/FileButton';
+import { useMoney } from '@/ui/money';
 import { useSend } from '@/ui/useSend';
 
 interface ShelfFileProps {
@@ -79,13 +80,14 @@ export function ShelfFile({ projectId, shelf, system, onSaved }: ShelfFileProps)
 } // prettier-ignore
 
 function ReadShelfList({ read: { changed, unknown, faults }, system }: { readonly read: ReadShelf<ShelvedCloth>; readonly system: UnitSystem }) {
+  const money = useMoney();
   return (
     <Stack spacing={1.5}>
       {changed.length === 0 && <Typography>Nothing: every cloth is as the file says, or its row cannot be read.</Typography>}
       <Box component="ul" sx={{ pl: 2.5, m: 0 }}>
         {changed.map(({ before, after }) => (
           <li key={before.name}>
-            <strong>{before.name}</strong>: {differences(before, after, system).join('; ')}
+            <strong>{before.name}</strong>: {differences(before, after, system, money).join('; ')}
           </li>
         ))}
       </Box>
@@ -107,7 +109,7 @@ function ReadShelfList({ read: { changed, unknown, faults }, system }: { readonl
 const LIES = { any: 'any way round', half: 'half turns', none: 'one way only' } as const;
 
 /** What is otherwise, in words. */
-function differences(before: ShelvedCloth, after: ShelvedCloth, system: UnitSystem): string[] {
+function differences(before: ShelvedCloth, after: ShelvedCloth, system: UnitSystem, money: (amount: number) => string): string[] {
   const length = (mm: number) => (mm === 0 ? 'none' : formatLength(mm, system));
   const said: readonly (readonly [string, (cloth: ShelvedCloth) => string])[] = [
     ['width', ({ widthMm }) => length(widthMm)],
@@ -115,7 +117,7 @@ function differences(before: ShelvedCloth, after: ShelvedCloth, system: UnitSyst
     ['pieces lie', ({ turns }) => LIES[turns]],
     ['repeat', ({ repeatWidthMm, repeatHeightMm, isHalfDrop }) => (repeatWidthMm === 0 ? 'none' : `${length(repeatWidthMm)} × ${length(repeatHeightMm)}${isHalfDrop ? ', half drop' : ''}`)],
     ['in stock', ({ stockMm }) => formatBolt(stockMm, system)],
-    ['price of a metre', ({ pricePerMetre }) => pricePerMetre.toFixed(2)],
+    [`price of a ${system === 'inch' ? 'yard' : 'metre'}`, ({ pricePerMetre }) => money((pricePerMetre * boltUnit(system)) / 1000)],
   ];
   return said.flatMap(([name, say]) => (say(before) === say(after) ? [] : [`${name} ${say(before)} → ${say(after)}`]));
 } // prettier-ignore

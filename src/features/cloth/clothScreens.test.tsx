@@ -91,6 +91,14 @@ test('another cloth is put in place of one in the blocks that take it, and in no
   expect(screen.queryAllByRole('checkbox')).toEqual([]);
 });
 
+test('where lengths are in inches a file’s price is that of a yard, in the shop’s money', async () => {
+  answering({});
+  show('inch', shelf, { kept: { order: { ...USUAL_ORDER, currency: 'USD', notions: [] }, revision: 3 } });
+  fireEvent.change(document.querySelector('input[type=file]')!, { target: { files: [new File(['cloth;price\nCalico;11'], 'cloths.csv')] } }); // prettier-ignore
+  const line = await screen.findByText('Calico', { selector: 'li *' });
+  expect(line.parentElement?.textContent).toBe('Calico: price of a yard $0.00 → $11.00');
+});
+
 test('a shelf is read from a file: what it changes is shown first, what cannot be read is named by its place, and all is undone at once', async () => {
   const asked = answering({
     'POST /api/projects/p/cloths': ({ body }) => (body as { cloths: typeof shelf }).cloths.map((cloth) => ({ ...cloth, revision: cloth.revision + 1 })),
