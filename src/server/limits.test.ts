@@ -116,7 +116,7 @@ test('what is bought: figures, notions, cuts, stock', () => {
   const whole = { ...USUAL_ORDER, notions: [notion], givenCuts: [cut], ownCuts: [own], worn: { p: [1] } };
   expectEdges(orderSchema, whole, [
     ['currency', 'EUR', 'eur'],
-    ['currency', '', 'QQQ'],
+    ['currency', '', 'EURO'],
     ['figures.spareSets', 1000, 1001],
     ['figures.spareSets', 2, 2.5],
     ['figures.marginPercent', 95, 95.5],

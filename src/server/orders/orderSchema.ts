@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import {
+  CURRENCY_CODE,
   CUT_LIMITS_MM,
   MOST_OWN_CUTS,
   MOST_PAPER_PACKS,
@@ -7,7 +8,6 @@ import {
   ORDER_LIMITS,
   TOP_PARTS,
   USUAL_ORDER,
-  isCurrency,
   type OrderPlan,
 } from '@/core/order';
 
@@ -52,9 +52,11 @@ const givenCut = Joi.object({
 export const orderSchema = Joi.object<OrderPlan>({
   currency: Joi.string()
     .allow('')
-    .custom((code: string, helpers) => (isCurrency(code) ? code : helpers.error('any.invalid')))
+    .pattern(CURRENCY_CODE)
     .label('currency')
-    .messages({ 'any.invalid': '{{#label}} must be the code of a currency, three capitals such as EUR.' })
+    .messages({
+      'string.pattern.base': '{{#label}} must be the code of a currency, three capitals such as EUR.',
+    })
     .default(''),
   figures: Joi.object(
     Object.fromEntries(
