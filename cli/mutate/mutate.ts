@@ -112,10 +112,11 @@ async function noticedOf(
     process.stdout.write(`${noticed.size} noticed after at most ${most} tests each.\n`);
   }
   if (isQuick) return noticed;
+  const sound = new Map<string, boolean>();
   for (const slip of open().filter(
     ({ id, slip: { constant } }) => constant !== undefined || doubtful.has(id),
   ))
-    if (await isNoticedAlone(bench, slip)) noticed.set(slip.id, 'by itself');
+    if (await isNoticedAlone(bench, slip, sound)) noticed.set(slip.id, 'by itself');
   for (const id of noticedByTypes(bench.folder, open())) noticed.set(id, 'the compiler');
   return noticed;
 }

@@ -6,7 +6,7 @@ interface Constant {
   readonly again: () => void;
 }
 
-/** What one try may take before it counts as endless, in milliseconds, beyond what the test took before. */
+/** Thrown where a slip is passed after its time is up: it goes on for ever. */
 export class TooLong extends Error {}
 
 /**
