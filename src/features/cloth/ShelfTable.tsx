@@ -98,6 +98,9 @@ interface ShelfRowProps {
   readonly onPhoto: () => void;
 }
 
+/** A measure stays with its unit. */
+const WHOLE = { whiteSpace: 'nowrap' } as const;
+
 function ShelfRow({
   cloth,
   line,
@@ -135,8 +138,12 @@ function ShelfRow({
           </span>
         </Stack>
       </TableCell>
-      <TableCell align="right">{formatLength(cloth.widthMm, system)}</TableCell>
-      <TableCell align="right">{formatBolt(line?.needed ?? 0, system)}</TableCell>
+      <TableCell align="right" sx={WHOLE}>
+        {formatLength(cloth.widthMm, system)}
+      </TableCell>
+      <TableCell align="right" sx={WHOLE}>
+        {formatBolt(line?.needed ?? 0, system)}
+      </TableCell>
       <TableCell align="right">
         {formatBolt(line?.stock ?? cloth.stockMm, system)}
         {cloth.pieces.length > 0 && <span>{` with ${counted(cloth.pieces.length, 'piece')}`}</span>}
@@ -144,7 +151,9 @@ function ShelfRow({
       <TableCell align="right">
         {line && (line.left > 0 || line.over > 0 || line.ordered > 0) ? sayToBuy(line, system) : 'enough'}
       </TableCell>
-      <TableCell align="right">{cloth.pricePerMetre > 0 ? money(line?.cost ?? 0) : 'no price'}</TableCell>
+      <TableCell align="right" sx={WHOLE}>
+        {cloth.pricePerMetre > 0 ? money(line?.cost ?? 0) : 'no price'}
+      </TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
         <Button
           variant="text"
