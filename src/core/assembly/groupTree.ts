@@ -7,13 +7,13 @@ import { exactTree, type Apart } from './exactTree';
 import { isField, recogniseFigure, starTree, type Figure, type TreeKind } from './figures';
 import { improveTree } from './improveTree';
 import { keepApart } from './keepApart';
-import type { Candidate, Chosen, Quicker } from './mostServing';
+import { isSparing, type Candidate, type Chosen, type Quicker } from './mostServing';
 import { findMotifs, findStars } from './motifs';
 import { piecesTree } from './piecesTree';
 import { ringsTree } from './ringsTree';
 import { schoolTree, type School } from './schools';
 import type { SewingSettings } from './sewingSettings';
-import { stripTrees } from './stripTree';
+import { sparingStripTree, stripTrees } from './stripTree';
 import { leaf, type Tree } from './tree';
 import { treeCost } from './treeCost';
 import { TreeWays } from './treeWays';
@@ -58,6 +58,8 @@ const PIECES: readonly { readonly upTo: number; readonly sizes: readonly number[
   { upTo: 600, sizes: [64] },
   { upTo: Infinity, sizes: [20] },
 ];
+/** Strips of fewer patches have no room for larger pieces side by side than are tried anyhow. */
+const LEAST_SPARED = 90;
 const COMPARED = ['wedges', 'rows', 'rings', 'pairs'] as const;
 
 /** Plans one connected group: pinned units first, each by its school, then the whole with those taken as patches. */
@@ -173,7 +175,13 @@ function fieldOrders(task: GroupTask, figure: Figure | undefined): Candidate[] {
   const sizes = PIECES.find(({ upTo }) => members.length <= upTo)?.sizes ?? [];
   const tried = sizes.filter((most, i) => i === 0 || members.length > most / 2);
   const found = tried.map((most): Candidate => ({ kind: 'pieces', tree: piecesTree(task, members, most) }));
-  for (const tree of stripTrees(task, members)) found.push({ kind: 'pieces', tree });
+  const strips = stripTrees(task, members);
+  for (const tree of strips) found.push({ kind: 'pieces', tree });
+  const isFew = (tree: Tree) => isSparing(graph, tree, task.settings);
+  if (strips.length > 0 && members.length >= LEAST_SPARED && !found.some(({ tree }) => isFew(tree))) {
+    const sparing = sparingStripTree(task, members, isFew);
+    if (sparing) found.push({ kind: 'pieces', tree: sparing });
+  }
   if (figure?.name === 'rosette') found.push({ kind: 'rings', tree: ringsTree(graph, members) });
   return found.map(({ kind, tree }) => ({ kind, tree: keepApart(graph, tree, apart) }));
 }

@@ -129,3 +129,58 @@ test.each([
     if (usableNeedlefulMm === 380) expect(threadStarts).toBeGreaterThan(1.25 * threadStartsBound);
   },
 );
+
+/**
+ * Fewer threads sew no field of hexagons whose sides are all as long. Where a run between two units ends, the two meet either the
+ * edge of the field or one further patch, whose sides to both are sewn in one run that passes there: so that no run begins where one
+ * ended, and each but the first of a thread takes a slide along one side at least. A chain of runs on so many needlefuls, carried on
+ * from one to the next, has at most so many of them for the sides that it sews; the chains have all sides, and as many runs as joins.
+ */
+function leastWithSlides({ patches, seams }: SeamGraph, settings: SewingSettings): number {
+  const sideMm = seams[0]!.lengthMm;
+  const onSideMm = threadOn(sideMm, settings.stitchesPerMm);
+  const runsOf = (threads: number, sides: number) => {
+    const restMm = threads * settings.usableNeedlefulMm - sides * onSideMm + 1e-6;
+    return restMm < 0 ? -Infinity : Math.min(sides, Math.floor(restMm / sideMm) + 1);
+  };
+  /** Most runs in which so many sides are sewn with so many threads. */
+  const most: number[][] = [[0]];
+  const runs = (threads: number, sides: number) => most[threads]![sides] ?? -Infinity;
+  for (let threads = 1; ; threads++) {
+    most.push([]);
+    for (let sides = 1; sides <= seams.length; sides++)
+      for (let own = 1; own <= threads; own++)
+        for (let sewn = 1; sewn <= sides && runsOf(own, sewn) > 0; sewn++)
+          most[threads]![sides] = Math.max(runs(threads, sides), runs(threads - own, sides - sewn) + runsOf(own, sewn));
+    if (runs(threads, seams.length) >= patches.length - 1) return threads;
+  }
+} // prettier-ignore
+
+test.each([
+  [2, 29, 0],
+  [3, 21, 0],
+  [4, 11, 0],
+  [2, 36, 1],
+  [3, 26, 1],
+])(
+  '%i × %i hexagons cannot be sewn with a quarter more threads than needlefuls hold, or hardly: at most %i more are begun than any order needs',
+  (rows, columns, more) => {
+    const graph = buildSeamGraph(hexagonRows(rows, columns));
+    const least = leastWithSlides(graph, DEFAULT_SEWING);
+    const { threadStarts, threadStartsBound } = planAssembly(graph).totals;
+    expect(threadStarts).toBeGreaterThan(1.25 * threadStartsBound);
+    expect(threadStarts - least).toBeGreaterThanOrEqual(0);
+    expect(threadStarts - least).toBeLessThanOrEqual(more);
+  },
+);
+
+test('what no order can do without is no more than what the best order of all needs', () => {
+  const graph = buildSeamGraph(hexagonRows(2, 5));
+  for (const usableNeedlefulMm of [150, 200, 300]) {
+    const settings = { ...DEFAULT_SEWING, usableNeedlefulMm };
+    const best = leastStarts(graph, allUnits(graph), settings);
+    const least = leastWithSlides(graph, settings);
+    expect(least).toBeLessThanOrEqual(best);
+    expect(least).toBeGreaterThanOrEqual(best - 1);
+  }
+});

@@ -1,6 +1,7 @@
 import { itemAt } from '../lists';
 import type { SeamGraph } from '../block';
 import type { Figure, TreeKind } from './figures';
+import type { PlanTotals } from './join';
 import { inSteps } from './joinMinutes';
 import type { SewingSettings } from './sewingSettings';
 import { sewTrees, totalsOf } from './sewTrees';
@@ -66,9 +67,14 @@ export function mostServing(
   if (only && asked.length === 1) return { tree: only.tree };
   const rated = asked.map((order): Rated => {
     const { joins } = sewTrees(graph, [order.tree], settings);
-    const { minutes, threadStarts, threadStartsBound, repeated } = totalsOf(joins, settings);
-    const isSparing = !isPlain || threadStarts <= threadStartsBound * MOST_THREADS;
-    return { ...order, minutes, isSparing, merit: isPlain ? -threadStarts : repeated };
+    const totals = totalsOf(joins, settings);
+    const { minutes, threadStarts, repeated } = totals;
+    return {
+      ...order,
+      minutes,
+      isSparing: !isPlain || areFew(totals),
+      merit: isPlain ? -threadStarts : repeated,
+    };
   });
   const chosen = itemAt(inRank(rated, taught), 0);
   const quicker = quickerThan(chosen, rated);
@@ -77,6 +83,15 @@ export function mostServing(
   const [other] = ways.sort((a, b) => inSteps(a.minutes) - inSteps(b.minutes));
   return { tree: chosen.tree, ...quicker, ...(other ? { taught: { tree: other.tree, kind: other.kind } } : {}) };
 } // prettier-ignore
+
+/** Whether an order begins few threads for what its needlefuls demand. */
+export function isSparing(graph: SeamGraph, tree: Tree, settings: SewingSettings): boolean {
+  return areFew(totalsOf(sewTrees(graph, [tree], settings).joins, settings));
+}
+
+function areFew({ threadStarts, threadStartsBound }: PlanTotals): boolean {
+  return threadStarts <= threadStartsBound * MOST_THREADS;
+}
 
 /** The quickest order with as few bends as the chosen one, where that takes longer. */
 function quickerThan(chosen: Rated, rated: readonly Rated[]): Pick<Chosen, 'quicker'> {

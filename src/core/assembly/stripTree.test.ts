@@ -76,6 +76,17 @@ test('ends of stretches slant the way that suits the rows, whichever way those a
   expect(totals[0]!.minutes).toBeCloseTo(totals[1]!.minutes, 6);
 }); // prettier-ignore
 
+test('where all orders as quick begin too many threads, one in larger pieces is taken that takes a little longer', () => {
+  const graph = buildSeamGraph(hexagonRows(4, 30));
+  const usual = stripTrees(taskOf(graph), everyOf(graph)).map((tree) => sewn(graph, tree));
+  const { totals } = planAssembly(graph);
+  for (const { threadStarts, threadStartsBound } of usual) expect(threadStarts).toBeGreaterThan(1.25 * threadStartsBound);
+  expect(totals.threadStarts).toBeLessThanOrEqual(1.25 * totals.threadStartsBound);
+  expect(totals.bends).toBe(usual[0]!.bends);
+  expect(totals.minutes).toBeGreaterThan(usual[0]!.minutes);
+  expect(totals.minutes).toBeLessThanOrEqual(usual[0]!.minutes * 1.05);
+}); // prettier-ignore
+
 test('what is not narrow, too long to be weighed or crossed by lines is no strip; it is the same one whichever way it is turned', () => {
   const tree = (patches: ReturnType<typeof hexagonRows>) => {
     const graph = buildSeamGraph(patches);

@@ -68,8 +68,19 @@ interface Meeting {
 
 /** A strip has at most so many rows (of more, halves serve as well), is so many times as long as it is wide, and of at most so many patches. */
 const [MOST_ROWS, LEAST_SLENDER, MOST_PATCHES] = [4, 2, 400];
-/** Stretches of up to so many patches are also grown patch by patch, so many orders followed at a time. */
-const [MOST_GROWN, WIDTH] = [32, 8];
+/** How stretches are made. */
+interface Making {
+  /** Those of up to so many patches are also grown patch by patch. */
+  readonly mostGrown: number;
+  /** Orders that are followed at a time, by how many patches there are. */
+  readonly width: (count: number) => number;
+}
+
+const USUAL: Making = { mostGrown: 32, width: () => 8 };
+/** Few pieces begin fewer threads, and they are large: found by trying, so that they take not much longer. */
+const SPARING: Making = { mostGrown: 45, width: (count) => (count > 32 ? 30 : 8) };
+/** … where papers in the hand weigh so much of what they take. */
+const SPARING_WEIGHT = 0.5;
 /** Ways of making a stretch that are kept. */
 const MOST_WAYS = 24;
 
@@ -84,7 +95,23 @@ const MOST_LEANT = 200;
 /** Orders of a narrow strip, each with stretches of one slant. */
 export function stripTrees(task: PiecesTask, members: readonly number[]): Tree[] {
   const leans = members.length <= MOST_LEANT ? LEANS : LEANS.slice(0, 1);
-  return leans.flatMap((lean) => stripTree(task, members, lean) ?? []);
+  return leans.flatMap((lean) => stripTree(task, members, lean, USUAL) ?? []);
+}
+
+/** The order of a strip in larger pieces, which begins fewer threads and takes longer; undefined where none that is found is as wished. */
+export function sparingStripTree(
+  task: PiecesTask,
+  members: readonly number[],
+  isAsWished: (tree: Tree) => boolean,
+): Tree | undefined {
+  if (members.length > MOST_LEANT) return undefined;
+  const { heavyShare } = task.settings;
+  const settings = { ...task.settings, heavyShare: heavyShare * SPARING_WEIGHT };
+  for (const lean of LEANS) {
+    const tree = stripTree({ ...task, settings }, members, lean, SPARING);
+    if (tree && isAsWished(tree)) return tree;
+  }
+  return undefined;
 }
 
 /**
@@ -94,7 +121,12 @@ export function stripTrees(task: PiecesTask, members: readonly number[]): Tree[]
  * @returns undefined for what is no strip or too large, and where no stretches meet in one run each
  * Cost: cube of the patches.
  */
-function stripTree(task: PiecesTask, members: readonly number[], lean: number): Tree | undefined {
+function stripTree(
+  task: PiecesTask,
+  members: readonly number[],
+  lean: number,
+  making: Making,
+): Tree | undefined {
   const count = members.length;
   if (count > MOST_PATCHES || !hasNoLines(task.graph)) return undefined;
   const strip = stripOf(task.graph, members, task.settings.stitchesPerMm, lean);
@@ -111,7 +143,7 @@ function stripTree(task: PiecesTask, members: readonly number[], lean: number): 
       if (!like) {
         const found = new Found(task, strip, from, to);
         if (length === 1) found.add(0, -1, 0, { grown: [from] });
-        if (length > 2 && length <= MOST_GROWN) found.addGrown();
+        if (length > 2 && length <= making.mostGrown) found.addGrown(making.width(length));
         for (let cut = from + 1; cut < to; cut++) {
           const meeting = meetingAt(from, cut, to);
           if (meeting) found.addJoined(meeting, cut, stretch(from, cut), stretch(cut, to));
@@ -182,9 +214,9 @@ class Found {
     this.#best.set(place, { minutes, value, needle: { place, leftMm }, reach, made });
   }
 
-  addGrown(): void {
+  addGrown(width: number): void {
     const { graph, settings } = this.task;
-    for (const { minutes, needle, tree } of growPiece(graph, this.strip.patches.slice(this.from, this.to), settings, WIDTH))
+    for (const { minutes, needle, tree } of growPiece(graph, this.strip.patches.slice(this.from, this.to), settings, width))
       this.add(minutes, needle.place, needle.leftMm, { grown: tree.members.map((patch) => itemAt(this.strip.standsAt, patch)) });
   } // prettier-ignore
 

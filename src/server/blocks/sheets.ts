@@ -36,7 +36,7 @@ export function sheetSettings(
 }
 
 /** Raised whenever the core orders the same patches otherwise. */
-export const ORDER_VERSION = 11;
+export const ORDER_VERSION = 12;
 
 /** What a sheet is made from. */
 export interface ToBeSheeted {
