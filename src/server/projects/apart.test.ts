@@ -1,11 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import path from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { handOver, listHandovers, listKits, listPacking } from '../bags';
 import { listBlocks } from '../blocks';
 import { clothShelf } from '../cloth';
-import { loadDemo } from '../demo';
 import { listLog } from '../logbook';
 import { listContacts, listGroups, listMakers } from '../makers';
 import { listPlacedOrders } from '../orders';
@@ -13,8 +11,8 @@ import { addFinished, addPhoto, gallery, listPhotos } from '../photos';
 import { projectProgress, readEvents, readRoll } from '../progress';
 import { listMessages } from '../reminders';
 import { listTroubles } from '../troubles';
-import { testProject, type TestProject } from '../testing';
-import { openProject, type Project } from '.';
+import { openDemo, testProject, type TestProject } from '../testing';
+import type { Project } from '.';
 
 let { sql, drop, project } = {} as TestProject;
 let demo: Project;
@@ -24,10 +22,7 @@ const before = new Map<string, readonly unknown[]>();
 beforeAll(async () => {
   ({ sql, drop, project } = await testProject('Empty'));
   for (const [name, list] of Object.entries(LISTS)) before.set(name, await list(project));
-  const { makers } = await loadDemo(sql, path.join(process.cwd(), 'demo/blocks'), new Date('2026-11-20T12:00:00Z'));
-  const [row] = await sql<{ id: string; host: string }[]>`
-    select p.id, m.account_id as host from project p join membership m on m.project_id = p.id where p.is_demo`;
-  const access = await openProject(sql, { id: row?.host ?? '', email: '', name: 'Host' }, row?.id ?? '', 'edit');
+  const { access, signIns } = await openDemo(sql, new Date('2026-11-20T12:00:00Z'));
   demo = access.project;
   // What the demo has none of.
   const packed = (await listKits(sql, demo)).find(({ status }) => status === 'packed')!;
@@ -35,7 +30,7 @@ beforeAll(async () => {
   const picture = sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } });
   const image = (await picture.png().toBuffer()).toString('base64');
   await addPhoto(sql, access, packed.blockId, { stepId: 'join-1', says: 'A picture', image });
-  await addFinished(sql, makers[0]!.token, { id: randomUUID(), blockId: packed.blockId, image });
+  await addFinished(sql, signIns.makers[0]!.token, { id: randomUUID(), blockId: packed.blockId, image });
   await sql`
     insert into message (project_id, maker_id, occasion, cause, reason, subject, body)
     values (${demo.id}, ${packed.makerId}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?')`;
