@@ -14,6 +14,7 @@ import {
   learntOf,
   nextDropFor,
   projectPace,
+  projectIcs,
   readFeed,
   readKeptCalendar,
   renewFeed,
@@ -99,6 +100,26 @@ test('the secret address shows the calendar to any other; a new one ends the old
   const times = meeting!.iterator();
   expect([times.next(), times.next(), times.next(), times.next()].map((time) => time?.toString())).toEqual(['2026-03-20T18:30:00', '2026-04-03T18:30:00', '2026-04-17T18:30:00', undefined]); // prettier-ignore
 });
+
+test.each(['UTC', 'America/New_York', 'Europe/London', 'Pacific/Auckland'])('days and hours of the feed are those of the project, wherever the server stands: %s', async (place) => {
+  const usual = process.env.TZ;
+  process.env.TZ = place;
+  try {
+    // Half past one of that night is an hour that London does not have.
+    const night = { ...circle, id: 'n', title: 'Night', day: '2026-03-29', at: '01:30', times: 1 };
+    for (const timeZone of ['America/New_York', 'Asia/Tokyo', 'UTC']) {
+      const { revision } = await readKeptCalendar(sql, project);
+      await saveCalendar(sql, access, { calendar: { ...calendarOf(handOut('a', '2026-03-01', []), circle, night), timeZone }, revision });
+      const ics = await projectIcs(sql, project);
+      const starts = [...ics.matchAll(/DTSTART(?:;\S*?)?:(\w+)/g)].map(([, at]) => at?.replace('Z', ''));
+      const ends = [...ics.matchAll(/DTEND(?:;\S*?)?:(\w+)/g)].map(([, at]) => at?.replace('Z', ''));
+      expect(starts).toEqual(['20260301', '20260320T183000', '20260329T013000']);
+      expect(ends).toEqual(['20260302', '20260321T001500', '20260329T071500']);
+    }
+  } finally {
+    process.env.TZ = usual;
+  }
+}); // prettier-ignore
 
 test('a file of holidays is read in a thread of its own; what is none is refused with where', async () => {
   const dates = { from: '2026-01-01', to: '2026-12-31' };

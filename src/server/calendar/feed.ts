@@ -1,6 +1,7 @@
+import { TZDate } from '@date-fns/tz';
 import ical, { ICalEventRepeatingFreq } from 'ical-generator';
 import type postgres from 'postgres';
-import { forGroup, plusDays, type Calendar, type CalendarEntry } from '@/core/calendar';
+import { forGroup, plusDays, type Calendar, type CalendarEntry, type Day } from '@/core/calendar';
 import { hashToken, isToken, newToken } from '../accounts';
 import { inTransaction, type Sql } from '../database';
 import { ServerError, notFound } from '../errors';
@@ -70,20 +71,23 @@ function eventOf(project: Pick<Project, 'id'>, { timeZone }: Calendar, entry: Ca
       ...common,
       description: note,
       location: entry.place,
-      // Wall clock: the zone is named beside it, the library writes both as they are.
-      start: `${day}T${entry.at}:00`,
-      end: endOf(day, entry.at, entry.minutes),
+      start: wallClock(day, minutesOf(entry.at), timeZone),
+      end: wallClock(day, minutesOf(entry.at) + entry.minutes, timeZone),
       timezone: timeZone,
       ...(entry.times > 1 ? { repeating: { freq: ICalEventRepeatingFreq.WEEKLY, interval: entry.everyWeeks, count: entry.times } } : {}),
     };
   const until = entry.kind === 'holiday' ? entry.until : day;
   const blocks = entry.kind === 'drop' ? entry.blocks.flatMap((block) => names.get(block) ?? []).join(', ') : '';
-  return { ...common, description: [blocks, note].filter(Boolean).join('\n'), start: day, end: plusDays(until, 1), allDay: true };
+  return { ...common, description: [blocks, note].filter(Boolean).join('\n'), start: wallClock(day, 0, timeZone), end: wallClock(plusDays(until, 1), 0, timeZone), allDay: true };
 } // prettier-ignore
 
-function endOf(day: string, at: string, minutes: number): string {
+/** So many minutes of the clock after the midnight with which a day begins in a time zone: a date that keeps its zone, since the library tells it by the server's otherwise. */
+function wallClock(day: Day, minutes: number, timeZone: string): TZDate {
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  return new TZDate(year, month - 1, date, 0, minutes, timeZone);
+}
+
+function minutesOf(at: string): number {
   const [hour = 0, minute = 0] = at.split(':').map(Number);
-  const all = 60 * hour + minute + minutes;
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${plusDays(day, Math.floor(all / 1440))}T${two(Math.floor((all % 1440) / 60))}:${two(all % 60)}:00`;
+  return 60 * hour + minute;
 }
