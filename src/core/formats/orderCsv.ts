@@ -1,5 +1,5 @@
 import type { UnitSystem } from '../length';
-import { shownUnit, type Order, type OrderLine } from '../order';
+import { plainMoney, shownUnit, type Order, type OrderLine } from '../order';
 import { csvText } from './csvText';
 
 /** What to buy, for a spreadsheet: lengths of cloth and thread in metres or yards, the rest in its own unit; money in the currency of the order, by its code. */
@@ -23,8 +23,8 @@ export function orderCsv(
       amount(line.stock),
       amount(line.ordered),
       buy.map(({ packs, pack }) => `${packs} × ${amount(pack)} ${unit}`).join(' + '),
-      buy.map(({ price }) => price.toFixed(2)).join(' + '),
-      line.cost.toFixed(2),
+      buy.map(({ price }) => plainMoney(price, currency)).join(' + '),
+      plainMoney(line.cost, currency),
       suppliers[line.key] ?? '',
       currency,
     ];

@@ -15,7 +15,7 @@ export {
   type OrderedBlock,
   type TopCut,
 } from './order';
-export { CURRENCY_CODE, formatMoney, signOf } from './money';
+export { CURRENCY_CODE, formatMoney, plainMoney, signOf } from './money';
 export { cheapestPacks, costOf, type PackCount, type PackSize } from './packs';
 export {
   CUT_LIMITS_MM,

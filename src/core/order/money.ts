@@ -6,6 +6,11 @@ export function formatMoney(amount: number, currency: string): string {
   return currency === '' ? amount.toFixed(2) : formatter(currency).format(amount);
 }
 
+/** The same for where the currency is told beside it: “1234.50”. */
+export function plainMoney(amount: number, currency: string): string {
+  return amount.toFixed(currency === '' ? 2 : formatter(currency).resolvedOptions().maximumFractionDigits);
+}
+
 /** What stands before or behind an amount: “£”; empty where nobody said in what. */
 export function signOf(currency: string): string {
   if (currency === '') return '';

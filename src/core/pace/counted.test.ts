@@ -75,6 +75,10 @@ test('silence counts from the last entry; before fifteen days nobody is stalled'
     state: 'stalled',
     reason: 'No entry for 21 days (since Sat 31 Jan 2026); usually 7 days between entries.',
   });
+  // The day is the shop's: noon in London is the next day in Auckland.
+  const since = (zone: string) => forecastGroup([saturdays('a', 4, 400)], day(47.6), [], zone)[0]!.reason;
+  expect(since('Pacific/Auckland')).toMatch(/^No entry for 21 days \(since Sun 1 Feb 2026\);/);
+  expect(since('America/New_York')).toMatch(/^No entry for 21 days \(since Sat 31 Jan 2026\);/);
   const never = { id: 'n', since: day(0), left: 400, work: [] };
   expect(told([never], 21)[0]!.state).toBe('on-pace');
   expect(told([never], 22)[0]).toMatchObject({

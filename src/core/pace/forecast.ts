@@ -30,26 +30,30 @@ const LEAST_GROUP = 3;
  * Who of a group will be done when, told from what each sewed: the pace of each is fitted to their own weeks and shrunk towards the
  * group's where there are few; then their own past weeks (and some of the group's) are played as weeks to come, many times.
  * Who has stopped is reckoned as if they went on from now as they did before. Free time is left out on both sides of now.
- * The same input gives the same output. Cost: about 2 ms a maker.
+ * The same input gives the same output. @param timeZone by whose clock a day is told. Cost: about 2 ms a maker.
  */
 export function forecastGroup(
   makers: readonly MakerHistory[],
   now: number,
   free: readonly FreeTime[] = [],
+  timeZone = 'UTC',
 ): Forecast[] {
-  if (free.length === 0) return forecastAll(makers, now);
+  if (free.length === 0) return forecastAll(makers, now, (shown) => shown, timeZone);
   const clock = sewingClock(free);
-  return forecastAll(makers.map(clock.ofHistory), clock.at(now), clock.momentOf).map((found, index) => {
-    const maker = itemAt(makers, index);
-    if (maker.left <= 0) return { ...found, ...doneOn(maker, now) };
-    return { ...found, date50: clock.momentOf(found.date50), date80: clock.momentOf(found.date80) };
-  });
+  return forecastAll(makers.map(clock.ofHistory), clock.at(now), clock.momentOf, timeZone).map(
+    (found, index) => {
+      const maker = itemAt(makers, index);
+      if (maker.left <= 0) return { ...found, ...doneOn(maker, now) };
+      return { ...found, date50: clock.momentOf(found.date50), date80: clock.momentOf(found.date80) };
+    },
+  );
 }
 
 function forecastAll(
   makers: readonly MakerHistory[],
   now: number,
-  momentOf: MomentOf = (shown) => shown,
+  momentOf: MomentOf,
+  timeZone: string,
 ): Forecast[] {
   const weeks = makers.map((maker) => {
     const all = weeksOf(maker, now);
@@ -80,7 +84,7 @@ function forecastAll(
       itemAt(weeks, index),
       itemAt(dates, index),
     ];
-    const told = stateOf({ maker, weeks: own, paces, group, date80, middle, now, momentOf });
+    const told = stateOf({ maker, weeks: own, paces, group, date80, middle, now, momentOf, timeZone });
     return { id: maker.id, ...told, date50, date80, weekly: Math.exp(likeliest(paces).level) };
   });
 }

@@ -18,6 +18,8 @@ export interface Standing {
   readonly middle: number | undefined;
   readonly now: number;
   readonly momentOf: MomentOf;
+  /** By whose clock a day is told. */
+  readonly timeZone: string;
 }
 
 /** The moment at which the clock by which a maker is told shows something. */
@@ -34,9 +36,9 @@ const USUAL_DAYS = 7;
 
 /** Whether a maker is ahead, on pace, slipping, stalled or done, and why, in a sentence. */
 export function stateOf(standing: Standing): { readonly state: PaceState; readonly reason: string } {
-  const { maker, weeks, paces, group, date80, middle, now, momentOf } = standing;
+  const { maker, weeks, paces, group, date80, middle, now, momentOf, timeZone } = standing;
   if (maker.left <= 0) return { state: 'done', reason: 'Everything is sewn.' };
-  const stalled = stalledFor(maker, now, momentOf);
+  const stalled = stalledFor(maker, now, momentOf, timeZone);
   if (stalled !== undefined) return { state: 'stalled', reason: stalled };
   const { level, drift } = likeliest(paces);
   const [weekly, left] = [formatMinutes(Math.exp(level)), formatMinutes(maker.left)];
@@ -60,6 +62,7 @@ export function stalledFor(
   maker: MakerHistory,
   now: number,
   momentOf: MomentOf = (shown) => shown,
+  timeZone = 'UTC',
 ): string | undefined {
   const { between, now: silent } = silences(maker, now);
   const sum = between.reduce((total, gap) => total + gap, 0);
@@ -73,5 +76,5 @@ export function stalledFor(
   if (!hasBegun) return `No entry in ${days} since the start.`;
   const often =
     between.length > 0 ? `; usually ${counted(Math.max(1, Math.round(usual)), 'day')} between entries` : '';
-  return `No entry for ${days} (since ${dayWords(dayAt(since, 'UTC'))})${often}.`;
+  return `No entry for ${days} (since ${dayWords(dayAt(since, timeZone))})${often}.`;
 }

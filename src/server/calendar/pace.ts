@@ -61,7 +61,12 @@ export async function projectPace(
       return { id, since, work, left: own.reduce((sum, { minutes }) => sum + minutes, 0) };
     }),
   );
-  const { forecasts, backTest } = await offThread('pace', { groups, now, free: freeTimeOf(calendar) });
+  const { forecasts, backTest } = await offThread('pace', {
+    groups,
+    now,
+    free: freeTimeOf(calendar),
+    timeZone: calendar.timeZone,
+  });
   const dayOf = (time: number) => dayAt(time + DAY_MS / 2, 'UTC');
   const groupOf = new Map(makers.map(({ id, groupId }) => [id, groupId]));
   const nameOf = new Map(makers.map(({ id, name }) => [id, name]));

@@ -101,16 +101,18 @@ export function pace({
   groups,
   now,
   free,
+  timeZone,
 }: {
   groups: readonly (readonly MakerHistory[])[];
   now: number;
   free: readonly FreeTime[];
+  timeZone: string;
 }): {
   readonly forecasts: readonly (readonly Forecast[])[];
   readonly backTest: BackTest;
 } {
   return {
-    forecasts: groups.map((makers) => forecastGroup(makers, now, free)),
+    forecasts: groups.map((makers) => forecastGroup(makers, now, free, timeZone)),
     backTest: backTest(groups[0] ?? [], now, free),
   };
 }
