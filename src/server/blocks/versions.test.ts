@@ -70,13 +70,22 @@ test.each([
   ['framed-diamond', '05aa79f9'],
   ['beams', '3674061b'],
   ['disc', '22a7b92c'],
-] as const)('sheets of version 42: %s', (kind, told) => {
+  ['a few of many shapes', '3532b9b8'],
+  ['many of many shapes', '46b6e013'],
+  ['a larger diamond of hexagons', 'f8c447f7'],
+  ['three rows', '94ac8e5b'],
+  ['rosette of five rings', '23b32f2b'],
+  ['cubes', '254285f2'],
+  ['squares and half squares', '9339430c'],
+  ['plate of fourteen', '67dd46ad'],
+  ['cut at random', 'd44fea69'],
+] as const)('sheets of version 42: %s', (name, told) => {
   const settings = {
     allowanceMm: 6.35,
     sparesPercent: 5,
-    system: kind === 'plate' ? 'metric' : 'inch',
+    system: /plate|cubes|few/.test(name) ? 'metric' : 'inch',
   } as const;
-  expect([SHEET_VERSION, fingerprint(plannedSheet(generate(defaultRecipe(kind)), settings))]).toEqual([
+  expect([SHEET_VERSION, fingerprint(plannedSheet(DRAWINGS[name]!(), settings))]).toEqual([
     42,
     told,
   ]);
