@@ -85,8 +85,5 @@ test.each([
     sparesPercent: 5,
     system: /plate|cubes|few/.test(name) ? 'metric' : 'inch',
   } as const;
-  expect([SHEET_VERSION, fingerprint(plannedSheet(DRAWINGS[name]!(), settings))]).toEqual([
-    42,
-    told,
-  ]);
+  expect([SHEET_VERSION, fingerprint(plannedSheet(DRAWINGS[name]!(), settings))]).toEqual([42, told]);
 });
