@@ -91,22 +91,26 @@ async function noticedOf(
   const open = () => chosen.filter(({ id }) => !noticed.has(id));
   const tests = await mapOfTests(bench);
   process.stdout.write(`${tests.tests.length} tests pass ${reached(tests, chosen)} of them.\n`);
-  const tried = new Map<number, number>();
+  const tried = new Map<number, Set<string>>();
+  const yields = new Yields();
   /** Those that a test passed which does not pass twice: they are tried by themselves. */
   const doubtful = new Set<number>();
   for (const { tests: most, ms } of isQuick ? ROUNDS.slice(0, 2) : ROUNDS) {
     const plan = new Map<string, number[]>();
     for (const slip of open()) {
       let sum = 0;
-      const own = testsPassing(tests, slip).slice(0, most);
-      for (const { test, tookMs } of own.slice(tried.get(slip.id) ?? 0)) {
+      const known = tried.get(slip.id) ?? new Set();
+      tried.set(slip.id, known);
+      const own = testsPassing(tests, slip).filter(({ test }) => !known.has(test));
+      for (const { test, tookMs } of yields.best(own).slice(0, most - known.size)) {
         sum += tookMs;
-        if (sum > ms) break;
+        if (sum > ms) continue;
         plan.set(test, [...(plan.get(test) ?? []), slip.id]);
-        tried.set(slip.id, (tried.get(slip.id) ?? 0) + 1);
+        known.add(test);
       }
     }
     const found = await tryPlan(bench, plan);
+    yields.learn(plan, found.noticed);
     for (const [id, by] of found.noticed) noticed.set(id, by);
     for (const test of found.spoilt) for (const id of plan.get(test) ?? []) doubtful.add(id);
     process.stdout.write(`${noticed.size} noticed after at most ${most} tests each.\n`);
@@ -121,11 +125,27 @@ async function noticedOf(
   return noticed;
 }
 
-/** The tests that pass the switch of a slip, or read the constant that it changes: the quickest first. */
+/** How much each test has noticed of what it was tried with. */
+class Yields {
+  readonly #tried = new Map<string, number>();
+  readonly #noticed = new Map<string, number>();
+
+  learn(plan: ReadonlyMap<string, readonly number[]>, noticed: ReadonlyMap<number, string>): void {
+    for (const [test, ids] of plan) this.#tried.set(test, (this.#tried.get(test) ?? 0) + ids.length);
+    for (const test of noticed.values()) this.#noticed.set(test, (this.#noticed.get(test) ?? 0) + 1);
+  }
+
+  /** Those first that notice most for the time that they take; of which nothing is known, the quickest. */
+  best(tests: MapOfTests['tests']): MapOfTests['tests'] {
+    const rate = ({ test, tookMs }: MapOfTests['tests'][number]) =>
+      ((this.#noticed.get(test) ?? 0) + 0.2) / ((this.#tried.get(test) ?? 0) + 2) / (tookMs + 20);
+    return tests.toSorted((a, b) => rate(b) - rate(a));
+  }
+}
+
+/** The tests that pass the switch of a slip, or read the constant that it changes. */
 function testsPassing({ tests }: MapOfTests, { id, slip }: Chosen): MapOfTests['tests'] {
-  return tests
-    .filter(({ passed, read }) => passed.has(id) || (slip.constant && read.has(slip.constant)))
-    .toSorted((a, b) => a.tookMs - b.tookMs);
+  return tests.filter(({ passed, read }) => passed.has(id) || (slip.constant && read.has(slip.constant)));
 }
 
 function reached(tests: MapOfTests, chosen: readonly Chosen[]): number {
