@@ -42,6 +42,7 @@ test('bases of blades under a centre disc may stay raw, the disc’s own edge an
   const [blade, disc] = [treated[0]!, treated.at(-1)!];
   expect(blade.map(({ is }) => is)).toEqual(['raw', 'sewn', 'turned', 'turned', 'sewn']);
   expect(blade[0]?.reason).toContain('centre-1');
+  expect(treated.flat().some(({ isChosen }) => isChosen)).toBe(false);
   expect(disc.map(({ is }) => is)).toEqual(['turned', 'turned']);
   const chosen = patches.map((one, i) => (i === 0 ? { ...one, edges: { 0: 'turned' as const } } : one));
   expect(sideTreatments(buildSeamGraph(chosen))[0]?.[0]).toMatchObject({ is: 'turned', isChosen: true });

@@ -118,6 +118,8 @@ test.each([
   ['no-physical-size', svg('<rect width="9" height="9"/>', 'width="100%" height="100%" viewBox="0 0 9 9"')],
   ['no-physical-size', svg('<rect width="9" height="9"/>', 'width="200" height="200" viewBox="0 0 9 9"')],
   ['bad-view-box', svg('<rect width="9" height="9"/>', 'width="9mm" height="9mm" viewBox="0 0 NaN 9"')],
+  ['bad-view-box', svg('<rect width="9" height="9"/>', 'width="9mm" height="9mm" viewBox="0 0 0 9"')],
+  ['bad-view-box', svg('<rect width="9" height="9"/>', 'width="9mm" height="9mm" viewBox="0 0 9 0"')],
   ['no-patches', svg('<text x="1" y="9">A</text>')],
   ['not-svg', '<html/>'],
 ])('refuses a drawing as a whole: %s', (code, text) => {
