@@ -10,14 +10,17 @@ export interface Bench {
   readonly database: string;
 }
 
-/** Which switches and changed constants each test passes, and how long it takes. */
+/** Which switches are passed, which changed constants are read, and how long that takes. */
+export interface Passed {
+  readonly tookMs: number;
+  readonly passed: ReadonlySet<number>;
+  readonly read: ReadonlySet<string>;
+}
+
 export interface MapOfTests {
-  readonly tests: readonly {
-    readonly test: string;
-    readonly tookMs: number;
-    readonly passed: ReadonlySet<number>;
-    readonly read: ReadonlySet<string>;
-  }[];
+  readonly tests: readonly (Passed & { readonly test: string })[];
+  /** Whole files, with what they do before their first test; those with tests that fail as things are say nothing. */
+  readonly files: readonly (Passed & { readonly file: string })[];
 }
 
 const PROJECTS: readonly string[] = ['core', 'screens', 'database', 'database-apart'];
@@ -25,39 +28,44 @@ const PROJECTS: readonly string[] = ['core', 'screens', 'database', 'database-ap
 /** Tests that take longer by themselves are not run again and again. */
 const LONGEST_MS = 15_000;
 
+/** A slip that is tried by itself is tried with tests that take so long together. */
+const ALONE_MS = 120_000;
+
 /** Where nothing is told for so long, what was begun last goes on for ever. */
 const STALLED_MS = 120_000;
 
 /** Runs all tests once. */
 export async function mapOfTests(bench: Bench): Promise<MapOfTests> {
-  const told = await run(bench, ['run'], {});
+  const told = (await run(bench, ['run'], {})).map((line) => ({
+    test: line.test as string | undefined,
+    file: String(line.file),
+    hasFailed: line.hasFailed === true,
+    tookMs: Number(line.tookMs ?? 0),
+    passed: new Set(line.passed as number[]),
+    read: new Set(line.read as string[]),
+  }));
+  const failing = new Set(told.flatMap(({ file, hasFailed }) => (hasFailed ? [file] : [])));
+  const files = new Map<string, { file: string; tookMs: number; passed: Set<number>; read: Set<string> }>();
+  for (const { file, tookMs, passed, read } of told) {
+    if (failing.has(file)) continue;
+    const own = files.get(file) ?? { file, tookMs: 0, passed: new Set(), read: new Set() };
+    own.tookMs += tookMs;
+    for (const id of passed) own.passed.add(id);
+    for (const name of read) own.read.add(name);
+    files.set(file, own);
+  }
   const tests = told.flatMap(({ test, tookMs, passed, read }) =>
-    typeof test === 'string' && Number(tookMs) < LONGEST_MS
-      ? [
-          {
-            test,
-            tookMs: Number(tookMs),
-            passed: new Set(passed as number[]),
-            read: new Set(read as string[]),
-          },
-        ]
-      : [],
+    test !== undefined && tookMs < LONGEST_MS ? [{ test, tookMs, passed, read }] : [],
   );
-  return { tests };
+  return { tests, files: [...files.values()] };
 }
 
-/** What came of tests with slips. */
-export interface Tried {
-  /** Which test noticed which slip; what goes on for ever is noticed too. */
-  readonly noticed: ReadonlyMap<number, string>;
-  /** Tests that do not pass twice, so that nothing can be said by them. */
-  readonly spoilt: ReadonlySet<string>;
-}
-
-/** Runs tests with slips. */
-export async function tryPlan(bench: Bench, plan: ReadonlyMap<string, readonly number[]>): Promise<Tried> {
+/** Runs tests with slips. @returns which test noticed which slip; what goes on for ever is noticed too */
+export async function tryPlan(
+  bench: Bench,
+  plan: ReadonlyMap<string, readonly number[]>,
+): Promise<ReadonlyMap<number, string>> {
   const noticed = new Map<number, string>();
-  const spoilt = new Set<string>();
   let left = new Map(plan);
   while (left.size > 0) {
     const file = path.join(bench.folder, 'plan.json');
@@ -66,8 +74,7 @@ export async function tryPlan(bench: Bench, plan: ReadonlyMap<string, readonly n
     const told = await run(bench, ['run', ...files], { KEVLO_SLIPS_PLAN: file });
     const done = new Set<string>();
     const begun = new Map<number, string>();
-    for (const { begun: id, noticed: by, passed, spoilt: twice, test } of told) {
-      if (typeof twice === 'string') spoilt.add(twice);
+    for (const { begun: id, noticed: by, passed, test } of told) {
       if (typeof id === 'number') begun.set(id, String(test));
       if (typeof passed === 'number') done.add(`${passed} ${String(test)}`);
       if (typeof passed === 'number') begun.delete(passed);
@@ -83,23 +90,18 @@ export async function tryPlan(bench: Bench, plan: ReadonlyMap<string, readonly n
       }),
     );
   }
-  return { noticed, spoilt };
+  return noticed;
 }
 
-/**
- * Whether the tests that reach a file notice a slip that is on from the first line on. Where they do not pass as things are, nothing
- * is noticed by them.
- * @param sound files whose tests are known to pass or not
- */
-export async function isNoticedAlone(
-  bench: Bench,
-  { id, file }: { readonly id: number; readonly file: string },
-  sound: Map<string, boolean>,
-): Promise<boolean> {
-  const which = ['related', '--run', file, '--bail', '1'];
-  const isSound = sound.get(file) ?? (await run(bench, which, {})).code === 0;
-  sound.set(file, isSound);
-  return isSound && (await run(bench, which, { KEVLO_SLIPS_ON: String(id) })).code !== 0;
+/** Whether files of tests, as many as fit into a while, notice a slip that is on from the first line on. */
+export async function isNoticedAlone(bench: Bench, id: number, files: MapOfTests['files']): Promise<boolean> {
+  let sum = 0;
+  const chosen = files
+    .toSorted((a, b) => a.tookMs - b.tookMs)
+    .filter(({ tookMs }) => (sum += tookMs) <= ALONE_MS);
+  if (chosen.length === 0) return false;
+  const which = ['run', ...chosen.map(({ file }) => file), '--bail', '1'];
+  return (await run(bench, which, { KEVLO_SLIPS_ON: String(id) })).code !== 0;
 }
 
 type Told = Record<string, unknown>[] & { stalled?: boolean; code?: number };

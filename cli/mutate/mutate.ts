@@ -5,16 +5,16 @@ import { seededRandom } from '@/core/testing';
 import { databaseUrl, startCluster, stopCluster } from '../cluster';
 import { PlainError } from '../PlainError';
 import { ROOT } from '../places';
-import { isNoticedAlone, mapOfTests, tryPlan, type Bench, type MapOfTests } from './bench';
+import { isNoticedAlone, mapOfTests, tryPlan, type Bench, type MapOfTests, type Passed } from './bench';
 import { slipsOf, type Slip } from './slips';
 import type { Drawn } from './switches';
 import { noticedByTypes } from './types';
 
-/** How many tests, of how many milliseconds together, a slip is tried with: the quickest first, and more if they do not notice it. */
+/** How many tests, of how many milliseconds together, a slip is tried with: more if they do not notice it. */
 const ROUNDS: readonly { readonly tests: number; readonly ms: number }[] = [
   { tests: 8, ms: 2_000 },
   { tests: 40, ms: 8_000 },
-  { tests: 400, ms: 60_000 },
+  { tests: 400, ms: 25_000 },
 ];
 
 interface Chosen extends Drawn {
@@ -23,10 +23,11 @@ interface Chosen extends Drawn {
 
 /**
  * `npx tsx cli/mutate/mutate.ts [--count N] [--seed N] [--quick] [FOLDER …]`: draws small slips in the sources at random, builds
- * all of them in, each behind a switch, and runs the tests that pass a switch with it turned, the quickest first. Prints each with
- * what noticed it, what went unnoticed in full, and how many were noticed by folder. Slips where files are read, and those of tests
- * that do not pass twice, are tried by themselves; what the compiler refuses counts as noticed. Quick, it ends after two rounds,
- * with what else might notice left out. Tests in a browser are not run. For whoever writes tests; no part of the application.
+ * all of them in, each behind a switch, and runs the tests that pass a switch with it turned, first those that notice most for the
+ * time that they take. What the compiler refuses counts as noticed; what is left is tried by itself, each slip with whole files of
+ * tests, so that what they make once for all their tests is made anew. Prints each with what noticed it, what went unnoticed in
+ * full, and how many were noticed by folder. Quick, it ends after two rounds in place. Tests in a browser are not run. For whoever
+ * writes tests; no part of the application.
  */
 export async function runMutate(args: readonly string[]): Promise<number> {
   const option = (name: string, usual: number) => {
@@ -93,35 +94,29 @@ async function noticedOf(
   process.stdout.write(`${tests.tests.length} tests pass ${reached(tests, chosen)} of them.\n`);
   const tried = new Map<number, Set<string>>();
   const yields = new Yields();
-  /** Those that a test passed which does not pass twice: they are tried by themselves. */
-  const doubtful = new Set<number>();
   for (const { tests: most, ms } of isQuick ? ROUNDS.slice(0, 2) : ROUNDS) {
     const plan = new Map<string, number[]>();
     for (const slip of open()) {
       let sum = 0;
       const known = tried.get(slip.id) ?? new Set();
       tried.set(slip.id, known);
-      const own = testsPassing(tests, slip).filter(({ test }) => !known.has(test));
+      const own = passing(tests.tests, slip.id, slip.slip).filter(({ test }) => !known.has(test));
       for (const { test, tookMs } of yields.best(own).slice(0, most - known.size)) {
+        if (sum + tookMs > ms) continue;
         sum += tookMs;
-        if (sum > ms) continue;
         plan.set(test, [...(plan.get(test) ?? []), slip.id]);
         known.add(test);
       }
     }
     const found = await tryPlan(bench, plan);
-    yields.learn(plan, found.noticed);
-    for (const [id, by] of found.noticed) noticed.set(id, by);
-    for (const test of found.spoilt) for (const id of plan.get(test) ?? []) doubtful.add(id);
+    yields.learn(plan, found);
+    for (const [id, by] of found) noticed.set(id, by);
     process.stdout.write(`${noticed.size} noticed after at most ${most} tests each.\n`);
   }
   if (isQuick) return noticed;
-  const sound = new Map<string, boolean>();
-  for (const slip of open().filter(
-    ({ id, slip: { constant } }) => constant !== undefined || doubtful.has(id),
-  ))
-    if (await isNoticedAlone(bench, slip, sound)) noticed.set(slip.id, 'by itself');
   for (const id of noticedByTypes(bench.folder, open())) noticed.set(id, 'the compiler');
+  for (const { id, slip } of open())
+    if (await isNoticedAlone(bench, id, passing(tests.files, id, slip))) noticed.set(id, 'by itself');
   return noticed;
 }
 
@@ -143,13 +138,13 @@ class Yields {
   }
 }
 
-/** The tests that pass the switch of a slip, or read the constant that it changes. */
-function testsPassing({ tests }: MapOfTests, { id, slip }: Chosen): MapOfTests['tests'] {
-  return tests.filter(({ passed, read }) => passed.has(id) || (slip.constant && read.has(slip.constant)));
+/** What passes the switch of a slip, or reads the constant that it changes. */
+function passing<T extends Passed>(all: readonly T[], id: number, { constant }: Slip): T[] {
+  return all.filter(({ passed, read }) => passed.has(id) || (constant !== undefined && read.has(constant)));
 }
 
 function reached(tests: MapOfTests, chosen: readonly Chosen[]): number {
-  return chosen.filter((slip) => testsPassing(tests, slip).length > 0).length;
+  return chosen.filter(({ id, slip }) => passing(tests.tests, id, slip).length > 0).length;
 }
 
 function report(chosen: readonly Chosen[], noticed: ReadonlyMap<number, string>): void {

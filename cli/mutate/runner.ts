@@ -83,7 +83,6 @@ export default class SlipRunner extends TestRunner {
     if (tries.now !== 'as it is') tell(TOLD, { passed: tries.now, test: nameOf(test) });
     else if (!hasPassed) {
       // It does not pass twice: what it says of slips is worth nothing.
-      tell(TOLD, { spoilt: nameOf(test) });
       tries.now = 'nothing';
       return;
     } else {
@@ -101,7 +100,12 @@ export default class SlipRunner extends TestRunner {
     super.onAfterRunTask(test);
     if (this.plan || KEVLO_SLIPS_ON || test.mode === 'skip') return;
     const tookMs = Math.round(performance.now() - this.begunAt);
-    this.tellPassed({ test: nameOf(test), project: test.file.projectName, tookMs });
+    this.tellPassed({
+      test: nameOf(test),
+      file: fileOf(test),
+      hasFailed: test.result?.state === 'fail',
+      tookMs,
+    });
   }
 
   private tellPassed(what: Readonly<Record<string, unknown>>): void {
