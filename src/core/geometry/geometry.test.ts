@@ -13,6 +13,7 @@ import {
   flatten,
   isConvex,
   locate,
+  outlinePath,
   movedOutline,
   narrowestBox,
   partOf,
@@ -227,3 +228,12 @@ test('a tip between curves whose tangents coincide measures 0° outwards and 360
   expect(cornerAngle(shell, 2)).toBe(0);
   expect([cornerAngle(shell, 0), cornerAngle(shell, 1)].map(Math.round)).toEqual([90, 90]);
 });
+
+test('an outline as a path: to the micrometre, arcs round and by their sweep', () => {
+  const corners = [{ x: 0, y: 0 }, { x: 10 / 3, y: 0 }, { x: 10 / 3, y: 5 }];
+  expect(outlinePath({ corners, bulges: [0, 0, 0] })).toBe('M0 0L3.333 0L3.333 5L0 0Z');
+  // A half circle of 5 mm across, then the larger part of one.
+  expect(outlinePath({ corners, bulges: [0, 1, 0] })).toBe('M0 0L3.333 0A2.5 2.5 0 0 1 3.333 5L0 0Z');
+  expect(outlinePath({ corners, bulges: [0, -2, 0] }, 1)).toBe('M0 0L3.3 0A3.1 3.1 0 1 0 3.3 5L0 0Z');
+  expect(outlinePath({ corners: [], bulges: [] })).toBe('');
+}); // prettier-ignore

@@ -1,7 +1,16 @@
 import { expect, test } from 'vitest';
 import { areaOf, boxOfPoints, toPolygon } from '../geometry';
 import { cutGrid } from '../testing';
-import { blockJoints, defaultSetting, layOutTop, placeBlocks, shareStrips, topPieces, type Setting } from '.';
+import {
+  blockJoints,
+  checkSetting,
+  defaultSetting,
+  layOutTop,
+  placeBlocks,
+  shareStrips,
+  topPieces,
+  type Setting,
+} from '.';
 
 const grid = (columns: number, rows: number, more: Partial<Setting> = {}): Setting => ({
   layout: 'grid', columns, rows, cellWidthMm: 100, cellHeightMm: 80, joint: 'sashing', sashMm: 20, borderMm: 0, hasCornerstones: true,
@@ -125,3 +134,17 @@ test('strips, corners and border are cut with an allowance all round, sizes that
   const plain = topPieces(grid(2, 3, { joint: 'edge-to-edge' }), 6);
   expect(plain).toEqual({ squares: [], strips: [], cornerstones: [], border: [] });
 });
+
+test.each([
+  ['columns', 1, 30, 1],
+  ['rows', 1, 30, 1],
+  ['cellWidthMm', 20, 2000, 0.1],
+  ['cellHeightMm', 20, 2000, 0.1],
+  ['sashMm', 5, 500, 0.1],
+  ['borderMm', 0, 1000, 0.1],
+] as const)('a top is set with %s from %s to %s, and refused by that name beyond', (name, least, most, step) => {
+  const check = (value: number) => () => checkSetting({ ...grid(2, 2), [name]: value });
+  for (const value of [least, most]) expect(check(value)).not.toThrow();
+  for (const value of [least - step, most + step, NaN])
+    expect(check(value)).toThrow(expect.objectContaining({ place: expect.objectContaining({ name }) }));
+}); // prettier-ignore
