@@ -20,9 +20,12 @@ import {
   chooseMark,
 } from '../blocks';
 import {
+  clothShelf,
   readClothPicture,
   renameCloth,
   setClothPicture,
+  setShelf,
+  setShelves,
   splitCloth,
   substituteCloth,
   takeClothChangeBack,
@@ -205,6 +208,8 @@ export const asksOf = (world: World): Asks => { const open = <W extends Wish>(wh
   setPhotoRemoved: ['edit', async (who, project, { photo }) => setPhotoRemoved(world.sql, await open(who, project, 'edit'), photo, true)],
   setClothPicture: ['edit', async (who, project) => setClothPicture(world.sql, await open(who, project, 'edit'), STAR.patches[0]?.fabric ?? '', { isRemoved: true })],
   readClothPicture: ['read', async (who, project) => readClothPicture(world.sql, (await reading(who, project)), 'none').catch((error: { status?: number }) => (error.status === 404 ? null : Promise.reject(error)))],
+  setShelf: ['edit', async (who, project) => { const access = await open(who, project, 'edit'); const [cloth] = await clothShelf(world.sql, access.project); return setShelf(world.sql, access, { ...cloth!, stockMm: 1200 }); }],
+  setShelves: ['edit', async (who, project) => { const access = await open(who, project, 'edit'); const shelf = await clothShelf(world.sql, access.project); return setShelves(world.sql, access, shelf.map((cloth) => ({ ...cloth, widthMm: 1400 }))); }],
   splitCloth: ['edit', async (who, project, { block }) => splitCloth(world.sql, await open(who, project, 'edit'), { from: STAR.patches[0]?.fabric ?? '', to: 'Other', blocks: [block] })],
   takeClothChangeBack: ['edit', async (who, project, { change }) => takeClothChangeBack(world.sql, await open(who, project, 'edit'), change)],
   substituteCloth: ['edit', async (who, project, { maker }) => substituteCloth(world.sql, await open(who, project, 'edit'), [{ makerId: maker, from: 'Tar', to: 'Slate' }])],
