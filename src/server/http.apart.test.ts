@@ -157,7 +157,8 @@ test('a body is JSON, of a size, and of letters that can be kept', async () => {
   await expect(body('"\\ud83e x \\uddf5"')).rejects.toMatchObject({ status: 422 });
   expect(await body('"\\\\ud83e"')).toBe('\\ud83e');
   expect(await body(JSON.stringify('x'.repeat(98)), 100)).toHaveLength(98);
-  await expect(body(JSON.stringify('x'.repeat(99)), 100)).rejects.toMatchObject({ status: 413, body: { code: 'too-large' } });
+  await expect(body(JSON.stringify('x'.repeat(99)), 100)).rejects.toMatchObject({ status: 413, body: { code: 'too-large', what: 'This is larger than 0.2 MB.' } });
+  await expect(body(JSON.stringify('x'.repeat(3_000_000)), 3_000_000)).rejects.toMatchObject({ body: { what: 'This is larger than 3 MB.' } });
 }); // prettier-ignore
 
 test('files are named so that every system keeps them, and nobody else keeps what is private', () => {

@@ -128,6 +128,24 @@ test.each([
   );
 });
 
+test('of a drawing without a size it is said what is there and what is wanted', () => {
+  const mend = (head: string) => {
+    try {
+      importSvg(svg('<rect width="9" height="9"/>', head));
+    } catch (error) {
+      return (error as { mend: string }).mend;
+    }
+    return '';
+  };
+  expect(mend('viewBox="0 0 9 9"')).toContain(
+    'its svg element at line 1 has only viewBox="0 0 9 9"; it wants',
+  );
+  expect(mend('width="100%" viewBox="0 0 9 9"')).toContain(
+    'has only width="100%" viewBox="0 0 9 9"; it wants',
+  );
+  expect(mend('')).toContain('at line 1 has none of width, height and viewBox; it wants');
+});
+
 test('texts made to keep a reader busy are refused in no time', async () => {
   const long = 'a'.repeat(3_000_000);
   const bodies = [
