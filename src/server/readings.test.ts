@@ -183,7 +183,7 @@ test.each([
   ['practice', 'dff25e5f'],
   ['units of a block', '172c2d77'],
   ['histories of makers', 'd1f10d0d'],
-  ['the page of a maker', '00bc9d8e'],
+  ['the page of a maker', '4619db14'],
   ['new skills', '6db69399'],
   ['progress', '6e228735'],
   ['events', '081a27be'],

@@ -11,7 +11,7 @@ export function plannedOrder(
   sewing?: Partial<SewingSettings>,
 ): AssemblyPlan {
   // A test that is tried with slips in the planner plans anew.
-  if (process.env.KEVLO_SLIPS_LIST) return planOrder(patches, order, sewing);
+  if ('__slips' in globalThis) return planOrder(patches, order, sewing);
   const key = JSON.stringify([patches, orderedBy(order), sewing]);
   let plan = plans.get(key);
   if (!plan) plans.set(key, (plan = planOrder(patches, order, sewing)));
