@@ -110,7 +110,8 @@ export default class SlipRunner extends TestRunner {
 
   private tellPassed(what: Readonly<Record<string, unknown>>): void {
     const { passed, read } = globalThis.__slips;
-    if (passed.size + read.size > 0) tell(TOLD, { ...what, passed: [...passed], read: [...read] });
+    if (passed.size + read.size > 0 || what.hasFailed === true)
+      tell(TOLD, { ...what, passed: [...passed], read: [...read] });
     passed.clear();
     read.clear();
   }

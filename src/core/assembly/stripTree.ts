@@ -68,6 +68,7 @@ interface Meeting {
 
 /** A strip has at most so many rows (of more, halves serve as well), is so many times as long as it is wide, and of at most so many patches. */
 const [MOST_ROWS, LEAST_SLENDER, MOST_PATCHES] = [4, 2, 400];
+
 /** How stretches are made. */
 interface Making {
   /** Those of up to so many patches are also grown patch by patch. */
@@ -77,7 +78,7 @@ interface Making {
 }
 
 const USUAL: Making = { mostGrown: 32, width: () => 8 };
-/** Few pieces begin fewer threads, and they are large: found by trying, so that they take not much longer. */
+/** Few pieces begin fewer threads, and they are large: sizes found by trying, so that they take not much longer … */
 const SPARING: Making = { mostGrown: 45, width: (count) => (count > 32 ? 30 : 8) };
 /** … where papers in the hand weigh so much of what they take. */
 const SPARING_WEIGHT = 0.5;

@@ -30,7 +30,8 @@ const LEAST_GROUP = 3;
  * Who of a group will be done when, told from what each sewed: the pace of each is fitted to their own weeks and shrunk towards the
  * group's where there are few; then their own past weeks (and some of the group's) are played as weeks to come, many times.
  * Who has stopped is reckoned as if they went on from now as they did before. Free time is left out on both sides of now.
- * The same input gives the same output. @param timeZone by whose clock a day is told. Cost: about 2 ms a maker.
+ * The same input gives the same output. Cost: about 2 ms a maker.
+ * @param timeZone by whose clock a day is told
  */
 export function forecastGroup(
   makers: readonly MakerHistory[],

@@ -117,7 +117,8 @@ test.each(['UTC', 'America/New_York', 'Europe/London', 'Pacific/Auckland'])('day
       expect(ends).toEqual(['20260302', '20260321T001500', '20260329T071500']);
     }
   } finally {
-    process.env.TZ = usual;
+    if (usual === undefined) delete process.env.TZ;
+    else process.env.TZ = usual;
   }
 }); // prettier-ignore
 
