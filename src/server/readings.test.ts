@@ -1,10 +1,8 @@
-import { randomUUID } from 'node:crypto';
-import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test, vi } from 'vitest';
 import { endsOf } from '@/core/calendar';
 import { fingerprint } from '@/core/testing';
 import { projectBadges } from './badges';
-import { bagLabels, handOver, handedOutOrder, listHandovers, listKits, listPacking, outerLabels, packFromStock, projectBags, readKeptExtras } from './bags'; // prettier-ignore
+import { bagLabels, handedOutOrder, listHandovers, listKits, listPacking, outerLabels, packFromStock, projectBags, readKeptExtras } from './bags'; // prettier-ignore
 import { listBlocks, listSummaries, papersOfProject, projectMarks, settingsOf } from './blocks';
 import { blockWorks, learntOf, nextDropFor, projectIcs, projectPace, readKeptCalendar } from './calendar';
 import { clothShelf } from './cloth';
@@ -12,12 +10,12 @@ import { exportProject } from './files';
 import { listLog } from './logbook';
 import { listContacts, listGroups, listMakers, substitutesFor } from './makers';
 import { listPlacedOrders, orderFacts, orderState, readKeptOrder, wantedOf } from './orders';
-import { addFinished, addPhoto, gallery, listPhotos } from './photos';
+import { gallery, listPhotos } from './photos';
 import { countPractice, practiceOfAll } from './practice';
 import { blockUnits, makerHistories, makerPage, newSkills, projectProgress, readEvents, readRoll, standingsOf } from './progress'; // prettier-ignore
 import { listBin, listPeople, readKeptSetting, type Access } from './projects';
 import { previewReminders, remindersPage } from './reminders';
-import { inAnyOrder, openDemo, plainly, testDatabase } from './testing';
+import { addToDemo, inAnyOrder, openDemo, plainly, testDatabase } from './testing';
 import { listTroubles, makerTroubles } from './troubles';
 import type postgres from 'postgres';
 
@@ -38,23 +36,9 @@ beforeAll(async () => {
   ({ access } = demo);
   token = demo.signIns.makers[0]!.token;
   maker = (await listTroubles(sql, access.project))[0]!.makerId;
-  // What the demo has none of.
-  const packed = (await listKits(sql, access.project)).find(({ status }) => status === 'packed')!;
-  await handOver(sql, access, {
-    id: randomUUID(),
-    makerId: packed.makerId,
-    how: 'counter',
-    tracking: '',
-    packets: 1,
-    grams: 250,
-    blocks: [packed.blockId],
-  });
-  const picture = sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } });
-  const image = (await picture.png().toBuffer()).toString('base64');
-  await addPhoto(sql, access, packed.blockId, { stepId: 'join-1', says: 'A picture', image });
-  await addFinished(sql, token, { id: randomUUID(), blockId: packed.blockId, image });
+  const { blockId } = await addToDemo(sql, access, token);
   for (const isRight of [false, false, true])
-    await countPractice(sql, token, [{ blockId: packed.blockId, question: 'clash:join-1', isRight }]);
+    await countPractice(sql, token, [{ blockId, question: 'clash:join-1', isRight }]);
 });
 
 afterAll(async () => {

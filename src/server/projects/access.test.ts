@@ -1,12 +1,20 @@
 import { randomUUID } from 'node:crypto';
-import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { fingerprint } from '@/core/testing';
 import { createAccount, createFirstAccount } from '../accounts';
 import { addFinished, readMakerFinished, readMakerPhoto, removeFinished } from '../photos';
 import { countPractice } from '../practice';
 import { recordEvents } from '../progress';
-import { asksOf, inAnyOrder, makePlace, plainly, testDatabase, type People, type World } from '../testing';
+import {
+  asksOf,
+  inAnyOrder,
+  makePlace,
+  plainly,
+  smallPicture,
+  testDatabase,
+  type People,
+  type World,
+} from '../testing';
 import { readMakerWordImage, sayWord } from '../troubles';
 import { MAY } from './permissions';
 
@@ -23,8 +31,7 @@ beforeAll(async () => {
   people.host = await createFirstAccount(sql, 'host@one.example', 'Host', 'a long password');
   people.helper = await createAccount(sql, 'helper@one.example', 'Helper', 'a long password');
   people.stranger = await createAccount(sql, 'stranger@two.example', 'Stranger', 'a long password');
-  const picture = sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } });
-  const image = (await picture.png().toBuffer()).toString('base64');
+  const image = await smallPicture();
   const own = await makePlace(sql, people, 'Own', image);
   const foreign = { ...(await makePlace(sql, people, 'Foreign', image)), person: people.stranger.id };
   Object.assign(world, { sql, image, own, foreign });

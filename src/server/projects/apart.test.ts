@@ -1,17 +1,15 @@
-import { randomUUID } from 'node:crypto';
-import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { handOver, listHandovers, listKits, listPacking } from '../bags';
+import { listHandovers, listKits, listPacking } from '../bags';
 import { listBlocks } from '../blocks';
 import { clothShelf } from '../cloth';
 import { listLog } from '../logbook';
 import { listContacts, listGroups, listMakers } from '../makers';
 import { listPlacedOrders } from '../orders';
-import { addFinished, addPhoto, gallery, listPhotos } from '../photos';
+import { gallery, listPhotos } from '../photos';
 import { projectProgress, readEvents, readRoll } from '../progress';
 import { listMessages } from '../reminders';
 import { listTroubles } from '../troubles';
-import { openDemo, testProject, type TestProject } from '../testing';
+import { addToDemo, openDemo, testProject, type TestProject } from '../testing';
 import type { Project } from '.';
 
 let { sql, drop, project } = {} as TestProject;
@@ -24,16 +22,10 @@ beforeAll(async () => {
   for (const [name, list] of Object.entries(LISTS)) before.set(name, await list(project));
   const { access, signIns } = await openDemo(sql, new Date('2026-11-20T12:00:00Z'));
   demo = access.project;
-  // What the demo has none of.
-  const packed = (await listKits(sql, demo)).find(({ status }) => status === 'packed')!;
-  await handOver(sql, access, { id: randomUUID(), makerId: packed.makerId, how: 'counter', tracking: '', packets: 1, grams: null, blocks: [packed.blockId] });
-  const picture = sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } });
-  const image = (await picture.png().toBuffer()).toString('base64');
-  await addPhoto(sql, access, packed.blockId, { stepId: 'join-1', says: 'A picture', image });
-  await addFinished(sql, signIns.makers[0]!.token, { id: randomUUID(), blockId: packed.blockId, image });
+  const { makerId } = await addToDemo(sql, access, signIns.makers[0]!.token);
   await sql`
     insert into message (project_id, maker_id, occasion, cause, reason, subject, body)
-    values (${demo.id}, ${packed.makerId}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?')`;
+    values (${demo.id}, ${makerId}, 'quiet', 'quiet/never', 'Silent.', 'Hello', 'Are you there?')`;
 }); // prettier-ignore
 
 afterAll(() => drop());
